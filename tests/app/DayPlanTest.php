@@ -243,15 +243,19 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame('/wanted/0/sample/share', $this->call('POST', '/api/plans', $bad, 422)->string('fields.0.field'));
     }
 
+    /** @param array<string, mixed> $said */
+    private function said(string $what, array $said, int $status = 200): void
+    {
+        $this->call('POST', "/api/kit/$what/word", $said, $status);
+    }
+
     /** What is out of the house, lost or given back is not taken; what is missing of a unit is said, and what goes along is listed. */
     public function testWhatIsNotThereIsNotTaken(): void
     {
         $this->begin();
-        /** @var \Closure(string, array<string, mixed>, int=): Answer $word */
-        $word = fn (string $what, array $said, int $status = 200): Answer => $this->call('POST', "/api/kit/$what/word", $said, $status);
         self::assertNull($this->call('GET', '/api/kit/instruments/D/word')->at('said'));
-        $word('instruments/D', ['state' => 'out', 'place' => 'at the laboratory']);
-        $word('instruments/D-3', ['state' => 'here', 'belongs' => [['what' => 'windscreen', 'missing' => true], ['what' => 'case']]]);
+        $this->said('instruments/D', ['state' => 'out', 'place' => 'at the laboratory']);
+        $this->said('instruments/D-3', ['state' => 'here', 'belongs' => [['what' => 'windscreen', 'missing' => true], ['what' => 'case']]]);
         $plan = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01'), self::wanted('W-02')]), 201);
         self::assertSame(['D-3'], self::column($plan, 'tasks', 'unit'));
         self::assertStringContainsString('Missing: windscreen.', self::words($plan, 'tasks.0.notes'));
@@ -260,24 +264,24 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame([['case'], ['windscreen']], [$plan->list('packing.1.with'), $plan->list('packing.1.missing')]);
 
         // Hired until the day before: on that day it is still there.
-        $word('instruments/D', ['state' => 'here', 'owner' => 'hired', 'whose' => 'Hire House', 'until' => '2026-03-03']);
+        $this->said('instruments/D', ['state' => 'here', 'owner' => 'hired', 'whose' => 'Hire House', 'until' => '2026-03-03']);
         $there = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 201);
         self::assertSame(['D'], self::column($there, 'tasks', 'unit'));
         $later = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D'])], '2026-03-04'), 201);
         self::assertStringContainsString('It went back to Hire House on 2026-03-03.', self::words($later, 'short.0.why'));
         // A reference that is lost is no reference.
-        $word('references/A', ['state' => 'lost']);
+        $this->said('references/A', ['state' => 'lost']);
         $without = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 201);
         self::assertStringContainsString('No reference that it can be checked on.', self::words($without, 'short.0.why'));
 
         self::assertSame('lost', $this->call('GET', '/api/kit/references/A/word')->string('said.record.state'));
         foreach ([['state' => 'here', 'until' => 'soon', 'owner' => 'hired'], ['state' => 'here', 'colour' => 'red'], []] as $bad) {
-            $word('instruments/D', $bad, 422);
+            $this->said('instruments/D', $bad, 422);
         }
-        $word('instruments/none', ['state' => 'here'], 404);
+        $this->said('instruments/none', ['state' => 'here'], 404);
         $entries = $this->call('GET', '/api/journal?about=A')->list('entries');
         self::assertSame('T-1 said of A where it is and what belongs to it.', array_column($entries, 'sentence')[0]);
         $this->signIn(Role::Reader);
-        $word('instruments/D', ['state' => 'here'], 403);
+        $this->said('instruments/D', ['state' => 'here'], 403);
     }
 }

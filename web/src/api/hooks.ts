@@ -118,7 +118,10 @@ export const useLibrary = (enabled = true) => useQuery({ ...beforehand.library, 
 export const useKitWord = (owner: Owner, id: string) =>
   useQuery({
     queryKey: ['kit word', owner, id],
-    queryFn: () => answer(api.GET('/api/kit/{owner}/{id}/word', { params: { path: { owner, id } } })),
+    queryFn: () =>
+      owner === 'instruments'
+        ? answer(api.GET('/api/kit/instruments/{id}/word', { params: { path: { id } } }))
+        : answer(api.GET('/api/kit/references/{id}/word', { params: { path: { id } } })),
   });
 
 export const useModelSheets = () =>

@@ -35,10 +35,12 @@ const entries = [
 ];
 const word = (said: object | null) => ({
   '/api/session': technician,
-  '/api/kit/{owner}/{id}/word': {
-    entries,
-    said: said && { record: said, by: 'T-1', at: '2026-12-01T10:00:00+00:00' },
-  },
+  ...Object.fromEntries(
+    ['instruments', 'references'].map((owner) => [
+      `/api/kit/${owner}/{id}/word`,
+      { entries, said: said && { record: said, by: 'T-1', at: '2026-12-01T10:00:00+00:00' } },
+    ]),
+  ),
 });
 
 it('says where it is and what of it is missing', async () => {
@@ -72,7 +74,8 @@ it('is said anew, and keeps what was typed where it is refused', async () => {
   press('Say it');
   await vi.waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   expect(sent(server.POST)).toMatchObject({
-    params: { path: { owner: 'references', id: 'AC-01' } },
+    path: '/api/kit/references/{id}/word',
+    params: { path: { id: 'AC-01' } },
     body: { state: 'out', place: 'in the van' },
   });
 });

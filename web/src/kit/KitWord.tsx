@@ -64,16 +64,12 @@ export function KitWord({ owner, id, says }: { owner: Owner; id: string; says: b
 
 function Say({ owner, id, word, onClose }: { owner: Owner; id: string; word: Word; onClose: () => void }) {
   const [values, setValues] = useState<Values>(() => word.said?.record ?? { state: 'here' });
-  const say = useChange(
-    () =>
-      answer(
-        api.POST('/api/kit/{owner}/{id}/word', {
-          params: { path: { owner, id } },
-          body: filled(word.entries, values),
-        }),
-      ),
-    onClose,
-  );
+  const say = useChange(() => {
+    const told = { params: { path: { id } }, body: filled(word.entries, values) };
+    return owner === 'instruments'
+      ? answer(api.POST('/api/kit/instruments/{id}/word', told))
+      : answer(api.POST('/api/kit/references/{id}/word', told));
+  }, onClose);
   return (
     <Form
       title={`Where ${id} is`}

@@ -22,7 +22,8 @@ const BESIDE: Record<string, unknown> = {
   '/api/files': { most: 40, files: [] },
   '/api/dates': { over: 0, soon: 0, soonDays: 45, items: [] },
   '/api/unsettled': { runs: [] },
-  '/api/kit/{owner}/{id}/word': { entries: [], said: null },
+  '/api/kit/instruments/{id}/word': { entries: [], said: null },
+  '/api/kit/references/{id}/word': { entries: [], said: null },
 };
 
 /** What is asked for by path, and what every change is answered with. */
