@@ -34,7 +34,7 @@ final readonly class SayOfKit
         }
         $strange = array_values(array_diff(array_keys($told->data()), Entry::names(KitWord::entries())));
         if ($strange !== []) {
-            throw Problem::field('/'.$strange[0], 'is not asked of a thing of the kit.');
+            throw Problem::field('/'.$strange[0], 'is not asked here.');
         }
         KitWord::read($told);
         $record = $told->data();
