@@ -26,6 +26,10 @@ class CalendarAddress
     #[ORM\Column(name: 'done_by', length: 20)]
     private string $doneBy;
 
+    /** Of whose planned days it is; null where it is of what falls due. */
+    #[ORM\Column(name: 'of_person', length: 80, nullable: true)]
+    private ?string $of;
+
     /**
      * @param string $person who made it: it answers as long as that person may write anything down
      * @param string $digest of the secret part of the address, which is kept nowhere
@@ -43,11 +47,12 @@ class CalendarAddress
     ) {
         $this->kit = $choice->kit;
         $this->doneBy = $choice->by;
+        $this->of = $choice->person === '' ? null : $choice->person;
     }
 
     public function choice(): CalendarChoice
     {
-        return new CalendarChoice($this->doneBy, $this->kit);
+        return new CalendarChoice($this->doneBy, $this->kit, $this->of ?? '');
     }
 
     public function end(\DateTimeImmutable $at): void

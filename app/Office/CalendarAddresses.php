@@ -45,7 +45,7 @@ final readonly class CalendarAddresses
         }
         $choice = CalendarChoice::asked($told, $this->known());
         $secret = bin2hex(random_bytes(24));
-        $entry = ['title' => $title, 'by' => $choice->by, 'kit' => $choice->kit];
+        $entry = ['title' => $title, 'by' => $choice->by, 'kit' => $choice->kit, 'of' => $choice->person];
         $kept = $this->journal->during($by->code, self::MADE, $entry, function () use ($by, $title, $choice, $secret): string {
             $own = $this->entities->getRepository(CalendarAddress::class)->findBy(['person' => $by->name, 'endedAt' => null]);
             if (\count($own) >= self::MOST) {

@@ -19,14 +19,18 @@ final readonly class CalendarChoice
     public const LABORATORY = 'laboratory';
     public const BENCH = 'bench';
 
+    /** The days that are planned for a person, and nothing that falls due. */
+    public const PERSON = 'person';
+
     /** So many units and references are named one by one at most. */
     private const MOST = 200;
 
     /**
-     * @param string       $by  who does it: a laboratory, or people at the bench; empty: both
-     * @param list<string> $kit units and references; none: all of them
+     * @param string       $by     who does it: a laboratory, or people at the bench; empty: both; or a person, by plans of days
+     * @param list<string> $kit    units and references; none: all of them
+     * @param string       $person of whose days it is; empty where it is of what falls due
      */
-    public function __construct(public string $by, public array $kit)
+    public function __construct(public string $by, public array $kit, public string $person = '')
     {
     }
 
@@ -46,7 +50,13 @@ final readonly class CalendarChoice
             throw Problem::field('/kit', \sprintf('there is no unit or reference %s.', $strange[0]));
         }
 
-        return new self($told->oneOf('by', self::LABORATORY, self::BENCH) ?? '', $kit);
+        $by = $told->oneOf('by', self::LABORATORY, self::BENCH, self::PERSON) ?? '';
+        $person = $told->optionalText('of', 80) ?? '';
+        if (($by === self::PERSON) !== ($person !== '')) {
+            throw Problem::field('/of', 'names the person whose planned days it is of, and nobody else where it is of what falls due.');
+        }
+
+        return new self($by, $kit, $person);
     }
 
     /** @param Dated $item */
@@ -54,7 +64,8 @@ final readonly class CalendarChoice
     {
         $isForLaboratory = $this->by === self::LABORATORY;
 
-        return ($this->by === '' || $isForLaboratory === $item['due']['laboratory'])
+        return $this->by !== self::PERSON
+            && ($this->by === '' || $isForLaboratory === $item['due']['laboratory'])
             && ($this->kit === [] || \in_array($item['id'], $this->kit, true));
     }
 }

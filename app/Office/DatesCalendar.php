@@ -11,6 +11,7 @@ use Sabre\VObject\Component\VCalendar;
  * or references are due for, and one of today for what is over or was never done, so that it does not stay behind in the past.
  *
  * @phpstan-import-type Dated from KitDates
+ * @phpstan-import-type Planned from PlannedDays
  */
 final readonly class DatesCalendar
 {
@@ -23,7 +24,9 @@ final readonly class DatesCalendar
     private const CAUTION = 'By the rules and limits of the policy of the newest campaign. The manual of the instrument and local rules '
         .'stand above. What it says is of the moment at which the calendar last asked: look at Dates before you lean on it.';
 
-    public function __construct(private KitDates $dates)
+    private const OF_PLANS = 'As it was planned last. What is done, and what that moves, stands in the plan: look at it before you leave.';
+
+    public function __construct(private KitDates $dates, private PlannedDays $planned)
     {
     }
 
@@ -35,10 +38,7 @@ final readonly class DatesCalendar
      */
     public function of(CalendarAddress $address, string $page, \DateTimeImmutable $now): string
     {
-        $all = $this->dates->all();
         $choice = $address->choice();
-        $items = array_values(array_filter($all['items'] ?? [], $choice->takes(...)));
-        [$over, $ahead] = self::days($items, $now);
         $calendar = new VCalendar([
             'PRODID' => '-//Footnote//Dates//EN',
             'METHOD' => 'PUBLISH',
@@ -47,6 +47,22 @@ final readonly class DatesCalendar
             'X-PUBLISHED-TTL' => self::AGAIN,
         ]);
         $calendar->add('REFRESH-INTERVAL', self::AGAIN, ['VALUE' => 'DURATION']);
+        if ($choice->by === CalendarChoice::PERSON) {
+            foreach ($this->planned->of($choice->person, $now) as $day) {
+                self::addPlanned($calendar, $now, $day, $page);
+            }
+        } else {
+            $this->addDates($calendar, $choice, $page, $now);
+        }
+
+        return $calendar->serialize();
+    }
+
+    private function addDates(VCalendar $calendar, CalendarChoice $choice, string $page, \DateTimeImmutable $now): void
+    {
+        $all = $this->dates->all();
+        $items = array_values(array_filter($all['items'] ?? [], $choice->takes(...)));
+        [$over, $ahead] = self::days($items, $now);
         $waiting = $all['waiting'] ?? 0;
         if ($over !== [] || $waiting > 0 || $all === null) {
             $lines = array_map(static fn (array $item): string => self::line($item, true, $now), $over);
@@ -64,8 +80,21 @@ final readonly class DatesCalendar
             $lines = array_map(static fn (array $item): string => self::line($item, false, $now), $some);
             self::add($calendar, $now, [$key, $day, ucfirst($some[0]['due']['what']).': '.self::named($some), $lines], $page);
         }
+    }
 
-        return $calendar->serialize();
+    /** @param Planned $day */
+    private static function addPlanned(VCalendar $calendar, \DateTimeImmutable $now, array $day, string $page): void
+    {
+        $utc = new \DateTimeZone('UTC');
+        $calendar->add($calendar->createComponent('VEVENT', [
+            'UID' => hash('sha256', $page.' '.$day['id']),
+            'DTSTAMP' => $now->setTimezone($utc),
+            'DTSTART' => $day['from']->setTimezone($utc),
+            'DTEND' => $day['to']->setTimezone($utc),
+            'SUMMARY' => $day['title'],
+            'DESCRIPTION' => implode("\n", [...$day['lines'], '', self::OF_PLANS]),
+            'URL' => \dirname($page).'/plan/'.$day['id'],
+        ]));
     }
 
     /**

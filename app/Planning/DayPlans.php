@@ -16,7 +16,7 @@ final readonly class DayPlans
     {
     }
 
-    /** @return list<array<string, mixed>> the newest day first */
+    /** @return list<array{id: string, version: int, by: string, at: string, day: string, campaign: string, wanted: int, short: int}> the newest first */
     public function all(): array
     {
         return $this->kept->all();

@@ -109,6 +109,41 @@ final class CalendarTest extends ApiTestCase
         return array_column($this->asked($this->made($asked))->list('events'), 'title');
     }
 
+    /** The days that are planned for a person, with the hours at which they begin and end. */
+    public function testThePlannedDaysOfAPerson(): void
+    {
+        self::mockTime('2026-03-02T10:00:00+00:00');
+        $this->import(self::scene());
+        $this->signIn(Role::Technician);
+        $asked = [
+            'day' => '2026-03-03',
+            'campaign' => $this->call('GET', '/api/campaigns')->string('campaigns.0.id'),
+            'base' => 'mill',
+            'crew' => [['name' => 'nia', 'from' => '04:00', 'to' => '18:00']],
+            'ways' => [['one' => 'mill', 'other' => 'saw', 'minutes' => '20']],
+            'handling' => ['switchOn' => '1', 'fit' => '5', 'takeOff' => '5', 'notSooner' => '30'],
+            'wanted' => [[
+                'person' => 'W-01', 'task' => 'sawing', 'place' => 'saw', 'family' => 'noise-dosimeter', 'from' => '07:00', 'to' => '15:00',
+            ]],
+        ];
+        $this->call('POST', '/api/plans', $asked, 201);
+        $address = $this->made(['by' => 'person', 'of' => 'nia']);
+        $read = $this->asked($address);
+        self::assertSame(['Measuring: switch on D first'], array_column($read->list('events'), 'title'));
+        // On at 06:25: a minute, 9 min of check, 20 min there, 5 min for fitting; checked again by 15:34.
+        self::assertSame('2026-03-03T06:25:00+00:00', $read->string('events.0.day'));
+        self::assertSame('2026-03-03T15:34:00+00:00', $read->string('events.0.end'));
+        self::assertStringContainsString('06:55 fit, D, saw. It is wanted from 07:00.', $read->string('events.0.text'));
+        self::assertSame([], $this->asked($this->made(['by' => 'person', 'of' => 'oto']))->list('events'));
+        self::assertSame('nia', $this->call('GET', '/api/calendars')->string('items.1.of'));
+        foreach ([['by' => 'person'], ['of' => 'nia']] as $bad) {
+            self::assertSame('/of', $this->call('POST', '/api/calendars', ['title' => 'x', ...$bad], 422)->string('fields.0.field'));
+        }
+        // What is over is in no calendar.
+        self::mockTime('2026-03-04T10:00:00+00:00');
+        self::assertSame([], $this->asked($address)->list('events'));
+    }
+
     public function testItEndsWhenSomebodySaysSo(): void
     {
         $this->signIn(Role::Technician);

@@ -14,6 +14,7 @@ print(
                 {
                     "uid": str(event["UID"]),
                     "day": event.decoded("DTSTART").isoformat(),
+                    "end": event.decoded("DTEND").isoformat() if "DTEND" in event else None,
                     "title": str(event["SUMMARY"]),
                     "text": str(event["DESCRIPTION"]),
                 }

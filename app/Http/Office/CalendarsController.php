@@ -59,6 +59,7 @@ final readonly class CalendarsController
             'person' => $one->person,
             'by' => $one->choice()->by,
             'kit' => $one->choice()->kit,
+            'of' => $one->choice()->person,
             'madeAt' => $one->madeAt->format(\DATE_ATOM),
         ], $this->addresses->of($user));
     }

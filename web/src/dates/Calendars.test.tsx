@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
-import { refuse, sent, serve, type Server, showAt } from '../tests/served';
+import { pick, refuse, sent, serve, type Server, showAt, type } from '../tests/served';
 import { Calendars } from './Calendars';
 
 const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
@@ -11,6 +11,7 @@ const one = {
   title: 'Bench',
   person: 'pia',
   by: 'bench',
+  of: '',
   kit: ['D-1'],
   madeAt: '2026-11-30T10:00:00+00:00',
 };
@@ -43,4 +44,21 @@ it('tells an address once, keeps what was typed where it is refused, and ends on
   await vi.waitFor(() =>
     expect(sent(server.POST)).toMatchObject({ path: '/api/calendars/{id}/end', params: { path: { id: 7 } } }),
   );
+});
+
+it('is of the planned days of a person', async () => {
+  const ofHers = { ...one, title: 'Hers', by: 'person', of: 'nia', kit: [] };
+  serve(
+    server,
+    { '/api/calendars': { items: [ofHers] }, '/api/kit': kit },
+    { address: 'a', square: '<svg/>', items: [] },
+  );
+  showAt('/', '/', <Calendars first="" onClose={vi.fn()} />);
+  await screen.findByText(/The planned days of a person: nia/);
+  pick('Of what', 'The planned days of a person');
+  expect(screen.queryByLabelText(/Of these units/)).toBeNull();
+  type(/Who, as plans name/, 'oto');
+  fireEvent.click(screen.getByRole('button', { name: 'Make an address' }));
+  await screen.findByLabelText('Address');
+  expect(sent(server.POST).body).toEqual({ title: 'Dates of the kit', by: 'person', of: 'oto' });
 });

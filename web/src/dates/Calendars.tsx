@@ -20,8 +20,9 @@ const OF: Record<By, string> = {
   '': 'Everything that falls due',
   laboratory: 'What a laboratory does',
   bench: 'What is done at the bench',
+  person: 'The planned days of a person',
 };
-const DONE_BY = (['laboratory', 'bench'] as const).map((by) => [by, OF[by]] as const);
+const DONE_BY = (['laboratory', 'bench', 'person'] as const).map((by) => [by, OF[by]] as const);
 const isBy = (word: string): word is By => word in OF;
 
 /** Addresses under which calendars ask for what falls due: one is made, told once, and ended. */
@@ -31,7 +32,12 @@ export function Calendars({ first, onClose }: { first: string; onClose: () => vo
   const [title, setTitle] = useState('Dates of the kit');
   const [by, setBy] = useState<By>(isBy(first) ? first : '');
   const [chosen, setChosen] = useState<string[]>([]);
-  const make = useChange(() => answer(api.POST('/api/calendars', { body: { title, by, kit: chosen } })));
+  const [of, setOf] = useState('');
+  const make = useChange(() =>
+    answer(
+      api.POST('/api/calendars', { body: by === 'person' ? { title, by, of } : { title, by, kit: chosen } }),
+    ),
+  );
   const end = useChange((id: number) =>
     answer(api.POST('/api/calendars/{id}/end', { params: { path: { id } } })),
   );
@@ -72,20 +78,31 @@ export function Calendars({ first, onClose }: { first: string; onClose: () => vo
               options={DONE_BY}
               all={OF['']}
             />
-            <Autocomplete
-              multiple
-              options={ids}
-              value={chosen}
-              onChange={(_, some) => setChosen(some)}
-              renderInput={(params) => (
-                <TextField
-                  {...params}
-                  label="Of these units and references alone"
-                  error={make.error?.of('kit') !== undefined}
-                  helperText={make.error?.of('kit') ?? 'Empty: all of them'}
-                />
-              )}
-            />
+            {by === 'person' ? (
+              <TextField
+                label="Who, as plans name that person"
+                value={of}
+                required
+                onChange={(event) => setOf(event.target.value)}
+                error={make.error?.of('of') !== undefined}
+                helperText={make.error?.of('of')}
+              />
+            ) : (
+              <Autocomplete
+                multiple
+                options={ids}
+                value={chosen}
+                onChange={(_, some) => setChosen(some)}
+                renderInput={(params) => (
+                  <TextField
+                    {...params}
+                    label="Of these units and references alone"
+                    error={make.error?.of('kit') !== undefined}
+                    helperText={make.error?.of('kit') ?? 'Empty: all of them'}
+                  />
+                )}
+              />
+            )}
             <Told problem={make.error} />
             <Button type="submit" variant="contained" disabled={make.isPending}>
               Make an address
@@ -117,6 +134,7 @@ export function Calendars({ first, onClose }: { first: string; onClose: () => vo
                     <br />
                     <span style={{ color: ink.soft, fontSize: '0.88rem' }}>
                       {OF[one.by]}
+                      {one.of !== '' && `: ${one.of}`}
                       {one.kit.length > 0 && ` of ${one.kit.join(', ')}`} · {one.person}, {day(one.madeAt)}
                     </span>
                   </span>
