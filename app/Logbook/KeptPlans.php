@@ -11,6 +11,7 @@ use Footnote\App\Storage\Cells;
  * Plans of days.
  *
  * @phpstan-type Head array{id: string, version: int, by: string, at: string, day: string, campaign: string}
+ * @phpstan-type Listed array{id: string, version: int, by: string, at: string, day: string, campaign: string, wanted: int, short: int}
  */
 final readonly class KeptPlans
 {
@@ -25,7 +26,7 @@ final readonly class KeptPlans
     {
     }
 
-    /** @return list<array{id: string, version: int, by: string, at: string, day: string, campaign: string, wanted: int, short: int}> */
+    /** @return list<Listed> the newest day first */
     public function all(): array
     {
         $rows = $this->connection->fetchAllAssociative(self::SQL.' ORDER BY p.planned_day DESC, p.id DESC LIMIT '.self::MOST);

@@ -9,14 +9,18 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Formats;
 
-/** The plans of days that are kept. */
+/**
+ * The plans of days that are kept.
+ *
+ * @phpstan-import-type Listed from KeptPlans
+ */
 final readonly class DayPlans
 {
     public function __construct(private KeptPlans $kept, private Formats $families, private SiteClock $site)
     {
     }
 
-    /** @return list<array{id: string, version: int, by: string, at: string, day: string, campaign: string, wanted: int, short: int}> the newest first */
+    /** @return list<Listed> the newest day first */
     public function all(): array
     {
         return $this->kept->all();

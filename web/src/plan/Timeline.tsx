@@ -89,7 +89,12 @@ function Line({
     left: `${axis.percent(from)}%`,
     width: `${Math.max(0.3, axis.percent(to) - axis.percent(from))}%`,
   });
-  const words = `${what === 'planned' ? 'Planned' : 'Now'}: on ${at(on.from, zone)}, check ${at(before.from, zone)}, measuring ${at(fit.to, zone)} to ${at(off.from, zone)}, check after ${at(after.from, zone)}`;
+  const words = [
+    `${what === 'planned' ? 'Planned' : 'Now'}: on ${at(on.from, zone)}`,
+    `check ${at(before.from, zone)}`,
+    `measuring ${at(fit.to, zone)} to ${at(off.from, zone)}`,
+    `check after ${at(after.from, zone)}`,
+  ].join(', ');
   return (
     <div
       role="img"
