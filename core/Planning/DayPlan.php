@@ -42,27 +42,12 @@ final readonly class DayPlan
         return array_values(array_filter($this->activities, static fn (Activity $one): bool => $one->by === $name));
     }
 
-    /** Minutes that the unit of a measurement is on before it measures; null where it is not done. */
-    public function lead(Wanted $wanted): ?int
-    {
-        $on = $this->activity($wanted, ActivityKind::SwitchOn);
-        $fit = $this->activity($wanted, ActivityKind::Fit);
-
-        return $on === null || $fit === null ? null : max($fit->to, $on->task->begins) - $on->from;
-    }
-
     /** Minutes by which a measurement begins later than it was wanted; 0 where it does not, or is not done. */
     public function lateness(Wanted $wanted): int
     {
         $fit = $this->activity($wanted, ActivityKind::Fit);
 
         return $fit === null ? 0 : max(0, $fit->to - $fit->task->begins);
-    }
-
-    /** The first activity, which is the minute at which somebody must switch something on; null on a day without any. */
-    public function first(): ?Activity
-    {
-        return $this->activities[0] ?? null;
     }
 
     /** @return list<Journey> the ways between, in order of time */

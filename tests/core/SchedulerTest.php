@@ -62,7 +62,7 @@ final class SchedulerTest extends TestCase
         );
 
         // While it soaks the other is checked, and the last check is the longest soak's.
-        self::assertSame('05:04', $plan->tasks[0]->moment($plan->first()->from ?? 0)->format('H:i'));
+        self::assertSame('05:04', $plan->tasks[0]->moment($plan->activities[0]->from)->format('H:i'));
         self::assertSame(
             ['switch on G-01', 'switch on D-01', 'pre-check D-01', 'pre-check G-01'],
             array_map(
@@ -112,7 +112,7 @@ final class SchedulerTest extends TestCase
             self::assertNotSame('', (new Because($plan))->of($one));
         }
         // Whatever is late moves what follows, and nothing into two places.
-        $first = $plan->first();
+        $first = $plan->activities[0] ?? null;
         if ($first !== null) {
             $late = ['from' => $first->from + 47, 'to' => $first->to + 60];
             $moved = $plan->movedBy([$first->task->wanted->id.' '.$first->kind->value => $late], null);
@@ -144,10 +144,10 @@ final class SchedulerTest extends TestCase
         $plan = Scheduler::plan($asked);
         self::assertTrue($plan->every);
         self::assertHolds($plan);
-        $waits = array_sum(array_map(static fn (Wanted $one): int => $plan->lead($one) ?? 0, $wanted));
+        $waits = array_sum(array_map(static fn (Wanted $one): int => (int) (Lead::of($plan, $one)?->toFloat() ?? 0), $wanted));
         $best = self::bestOfEveryOrder($asked);
         if ($best[0] === 0) {
-            self::assertSame([$best[1], $best[2]], [$plan->first()?->from, -$waits]);
+            self::assertSame([$best[1], $best[2]], [$plan->activities[0]->from, -$waits]);
             self::assertSame([], $plan->short);
         } else {
             self::assertNotSame([], $plan->short);
@@ -169,7 +169,7 @@ final class SchedulerTest extends TestCase
         self::assertHolds($plan);
         self::assertSame([], $plan->short);
         // Fitted in 10 times 5 min, there in 20 min; before that 10 times a minute for switching on and 10 min for a check.
-        self::assertSame('04:00', $plan->tasks[0]->moment($plan->first()->from ?? 0)->format('H:i'));
+        self::assertSame('04:00', $plan->tasks[0]->moment($plan->activities[0]->from)->format('H:i'));
     }
 
     /** Nobody is fitted long before being there, however well it would suit the one who does it. */
