@@ -11,7 +11,6 @@ use Footnote\App\Planning\DayFacts;
 use Footnote\App\Planning\DayPlans;
 use Footnote\App\Planning\KeptPlan;
 use Footnote\App\Planning\Packing;
-use Footnote\App\Planning\PlanDay;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Planning\Activity;
 use Footnote\Core\Planning\ActivityKind;
@@ -33,7 +32,6 @@ final readonly class DayPlanPresenter
         private DayBudget $budget,
         private DaySamples $samples,
         private Packing $packing,
-        private PlanDay $planning,
         private Logbook $logbook,
         private SiteClock $site,
     ) {
@@ -85,18 +83,8 @@ final readonly class DayPlanPresenter
             'budget' => $budget,
             'samples' => $this->samples->of($kept, $sheet),
             'packing' => $this->packing->of($plan),
-            'otherwise' => $head['day'] >= $now->format('Y-m-d') && $facts['done'] === [] && $this->isOtherwise($kept),
             'figures' => $sheet->rows(),
         ];
-    }
-
-    /** Whether the kit as it is now would give another plan. */
-    private function isOtherwise(KeptPlan $kept): bool
-    {
-        $fresh = $this->planning->planned($kept->asked)->body();
-        $body = $kept->body();
-
-        return [$fresh['activities'], $fresh['short'], $fresh['over']] !== [$body['activities'], $body['short'], $body['over']];
     }
 
     /** @return array<string, mixed> */

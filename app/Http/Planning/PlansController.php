@@ -8,6 +8,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
 use Footnote\App\Http\PublicAddress;
 use Footnote\App\Planning\PlanDay;
+use Footnote\App\Planning\PlannedOtherwise;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -50,6 +51,13 @@ final readonly class PlansController
         $plan($user, $told->object('asked'), $id, $seen);
 
         return new JsonResponse($this->plans->one($id));
+    }
+
+    /** Asked beside the plan: it takes as long as planning. */
+    #[Route('/{id}/otherwise', methods: ['GET'])]
+    public function otherwise(string $id, PlannedOtherwise $otherwise): JsonResponse
+    {
+        return new JsonResponse(['otherwise' => $otherwise->is($id)]);
     }
 
     #[Route('/{id}/sheets', methods: ['GET'])]

@@ -163,6 +163,13 @@ export const useDayPlan = (id: string, enabled = true) =>
     refetchInterval: ({ state }) => (state.data?.day === state.data?.today ? 60_000 : false),
   });
 
+/** Whether the kit as it is now would give another plan. */
+export const usePlannedOtherwise = (id: string) =>
+  useQuery({
+    queryKey: ['plans', id, 'otherwise'],
+    queryFn: () => answer(api.GET('/api/plans/{id}/otherwise', { params: { path: { id } } })),
+  });
+
 export const useFieldSheets = (id: string) =>
   useQuery({
     queryKey: ['plans', id, 'sheets'],

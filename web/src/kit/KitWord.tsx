@@ -37,26 +37,28 @@ export function KitWord({ owner, id, says }: { owner: Owner; id: string; says: b
       <h2 id={`word-${id}`} style={{ margin: '14px 0 2px' }}>
         Where it is, and what belongs to it
       </h2>
-      {said === null ? (
-        <p style={{ margin: 0, color: ink.soft }}>Nobody has said.</p>
-      ) : (
-        <p style={{ margin: 0 }}>
-          {entries
-            .flatMap((entry) => {
-              const told = words(entry);
-              return told === null ? [] : [`${entry.label}: ${told}`];
-            })
-            .join(' · ')}{' '}
-          <span style={{ color: ink.soft }}>
-            ({said.by}, {day(said.at)})
-          </span>
-        </p>
-      )}
-      {says && (
-        <Button size="small" onClick={() => setSaying(true)}>
-          {said === null ? 'Say where it is' : 'Say it anew'}
-        </Button>
-      )}
+      <p style={{ margin: 0 }}>
+        {said === null ? (
+          <span style={{ color: ink.soft }}>Nobody has said.</span>
+        ) : (
+          <>
+            {entries
+              .flatMap((entry) => {
+                const told = words(entry);
+                return told === null ? [] : [`${entry.label}: ${told}`];
+              })
+              .join(' · ')}{' '}
+            <span style={{ color: ink.soft }}>
+              ({said.by}, {day(said.at)})
+            </span>
+          </>
+        )}{' '}
+        {says && (
+          <Button size="small" onClick={() => setSaying(true)}>
+            {said === null ? 'Say where it is' : 'Say it anew'}
+          </Button>
+        )}
+      </p>
       {saying && <Say owner={owner} id={id} word={asked.data} onClose={() => setSaying(false)} />}
     </section>
   );

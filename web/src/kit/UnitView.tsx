@@ -164,9 +164,9 @@ export function UnitView() {
       )}
       {like && <UnitsLike id={unit.id} onClose={() => setLike(false)} />}
       {waiting && <BeginTimer units={[unit]} onStarted={() => setWaiting(false)} />}
-      <KitWord owner="instruments" id={unit.id} says={records} />
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />
+      <KitWord owner="instruments" id={unit.id} says={records} />
       {unit.routines.length > 0 && (
         <>
           <h2>Intervals</h2>

@@ -106,16 +106,12 @@ const plan = (more: object = {}) => ({
   budget: [],
   samples: [],
   packing: [{ id: 'D-1', model: 'Wren 2', with: ['case'], missing: ['windscreen'] }],
-  otherwise: false,
   figures: [],
   ...more,
 });
-const show = (served: object, user = technician) => {
-  serve(
-    server,
-    { '/api/session': user, '/api/plans/{id}': served, '/api/campaigns': { campaigns: [] } },
-    served,
-  );
+const show = (served: object, user = technician, otherwise = false) => {
+  const answers = { '/api/plans/{id}': served, '/api/plans/{id}/otherwise': { otherwise } };
+  serve(server, { '/api/session': user, ...answers, '/api/campaigns': { campaigns: [] } }, served);
   showAt('/plan/:id', '/plan/DP-00001', <DayPlanView />);
 };
 
@@ -177,7 +173,6 @@ describe('a planned day', () => {
     show(
       plan({
         short: [],
-        otherwise: true,
         every: false,
         over: ['T-1 is there until 17:00, and is done at 17:10.'],
         budget: [{ reference: 'CY-01', checks: 2, isEnough: null, after: null }],
@@ -192,6 +187,7 @@ describe('a planned day', () => {
         ],
       }),
       reader,
+      true,
     );
     expect((await screen.findByRole('status')).textContent).toContain('the kit has changed');
     const short = screen.getByRole('region', { name: 'What does not go as it is wanted' }).textContent;

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange, useDayPlan, useSession } from '../api/hooks';
+import { useChange, useDayPlan, usePlannedOtherwise, useSession } from '../api/hooks';
 import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, day, plural } from '../look/words';
@@ -20,6 +20,7 @@ type Plan = Schemas['DayPlan'];
 export function DayPlanView() {
   const { id = '' } = useParams();
   const asked = useDayPlan(id);
+  const otherwise = usePlannedOtherwise(id);
   const session = useSession();
   const navigate = useNavigate();
   const [again, setAgain] = useState<Plan | null>(null);
@@ -80,7 +81,7 @@ export function DayPlanView() {
           {first.by}.
         </p>
       )}
-      {plan.otherwise && (
+      {otherwise.data?.otherwise === true && (
         <p role="status" style={{ margin: '6px 0', color: ink.qualified, fontWeight: 600 }}>
           Since this was planned the kit has changed: planned again, the day would be another.
         </p>
