@@ -15,8 +15,11 @@ use Footnote\Core\Quantity\Span;
 /** What of a plan is done, by what stands in the logbook: checks and runs of its units on that day. */
 final readonly class DayFacts
 {
-    /** A check or a run is of the plan where it is so near to what was planned, h. */
+    /** A run is of the plan where it is of the same person and begins so near to what was wanted, h. */
     private const NEAR = 12;
+
+    /** A check is one of the plan, and not of the evening before, where it is so near to when it was planned, h. */
+    private const CHECK_NEAR = 4;
 
     public function __construct(private Logbook $logbook)
     {
@@ -26,13 +29,15 @@ final readonly class DayFacts
      * @return array{done: array<string, array{from: int, to: int}>, evidence: array<string, string>} minutes by measurement and step, and
      *                                                                                               the check or run that says so
      */
-    public function of(DayPlan $plan): array
+    public function of(KeptPlan $kept): array
     {
+        $plan = $kept->plan;
         $done = [];
         $evidence = [];
         $taken = [];
         foreach ($plan->tasks as $task) {
-            $run = $this->run($task, $taken);
+            $person = $kept->asked->rows[(int) $task->wanted->id - 1]['person'] ?? '';
+            $run = $this->run($task, \is_string($person) ? trim($person) : '', $taken);
             if ($run !== null) {
                 $taken[] = $run->id;
             }
@@ -47,11 +52,11 @@ final readonly class DayFacts
     }
 
     /**
-     * The run of its unit that begins nearest to what was wanted.
+     * The run of its unit on that person that begins nearest to what was wanted: what it measured of somebody else is not this.
      *
      * @param list<string> $taken runs of other measurements
      */
-    private function run(Task $task, array $taken): ?Run
+    private function run(Task $task, string $person, array $taken): ?Run
     {
         $wanted = $task->wanted->span;
         $from = Span::shift($wanted->from, -3600 * self::NEAR);
@@ -59,7 +64,7 @@ final readonly class DayFacts
         $least = \INF;
         foreach ($this->logbook->timeline($task->unit->id)->runsFrom($from, $wanted->to) as $run) {
             $off = abs(Span::secondsBetween($wanted->from, $run->timing->start));
-            if ($off < $least && !\in_array($run->id, $taken, true)) {
+            if ($off < $least && $run->deployment->person === $person && !\in_array($run->id, $taken, true)) {
                 $nearest = $run;
                 $least = $off;
             }
@@ -76,7 +81,8 @@ final readonly class DayFacts
         $stops = $run?->timing->stop;
         $before = null;
         $after = null;
-        $from = Span::shift($begins, -3600 * self::NEAR);
+        $planned = $plan->activity($task->wanted, ActivityKind::PreCheck)->from ?? $task->begins;
+        $from = min($begins, Span::shift($task->moment($planned), -3600 * self::CHECK_NEAR));
         $until = Span::shift($stops ?? $task->wanted->span->to, 3600 * self::NEAR);
         foreach ($this->logbook->timeline($task->unit->id)->checksFrom($from, $until) as $check) {
             $before = $check->at <= $begins ? $check : $before;

@@ -18,7 +18,7 @@ final readonly class PlannedOtherwise
     {
         $head = $this->plans->head($id);
         $kept = $this->plans->of($head['body']);
-        if ($head['day'] < $this->site->now()->format('Y-m-d') || $this->facts->of($kept->plan)['done'] !== []) {
+        if ($head['day'] < $this->site->now()->format('Y-m-d') || $this->facts->of($kept)['done'] !== []) {
             return false;
         }
         $fresh = $this->planning->planned($kept->asked)->body();

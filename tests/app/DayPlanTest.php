@@ -167,7 +167,8 @@ final class DayPlanTest extends ApiTestCase
         $scene = $this->call('GET', '/api/runs/r');
         $day = substr($scene->string('start'), 0, 10);
         self::mockTime($day.'T05:00:00+00:00');
-        $wanted = [self::wanted('W-01', ['from' => '07:45', 'to' => '15:45'])];
+        $person = $scene->string('person');
+        $wanted = [self::wanted($person, ['from' => '07:45', 'to' => '15:45'])];
         $plan = $this->call('POST', '/api/plans', $this->asked($wanted, $day), 201);
         $of = static fn (Answer $told, string $kind, string $what): mixed => array_column($told->list('activities'), $what, 'kind')[$kind];
         self::assertTrue($of($plan, 'pre-check', 'done'));
@@ -177,6 +178,14 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame('r', $of($plan, 'take off', 'evidence'));
         self::assertSame($day.'T16:30:00+00:00', $of($plan, 'post-check', 'nowTo'));
         self::assertFalse($this->otherwise($plan), 'what is done is not planned again');
+
+        // The same unit on somebody else is not what was planned; and a check of the evening before is not that of the morning.
+        $others = [self::wanted('somebody else', ['from' => '07:45', 'to' => '15:45'])];
+        $other = $this->call('POST', '/api/plans', $this->asked($others, $day), 201);
+        self::assertFalse($of($other, 'fit', 'done'));
+        $morning = [self::wanted($person, ['from' => '04:10', 'to' => '06:00', 'unit' => 'D'])];
+        $next = $this->asked($morning, (new \DateTimeImmutable($day.' +1 day'))->format('Y-m-d'));
+        self::assertFalse($of($this->call('POST', '/api/plans', $next, 201), 'pre-check', 'done'));
     }
 
     /** What is on the way at noon is not expected at seven. */

@@ -50,7 +50,7 @@ final readonly class DayPlanPresenter
         $kept = $this->plans->of($head['body']);
         $plan = $kept->plan;
         $now = $this->site->now();
-        $facts = $this->facts->of($plan);
+        $facts = $this->facts->of($kept);
         $isToday = $now->format('Y-m-d') === $head['day'];
         $moved = $plan->movedBy($facts['done'], $isToday ? intdiv($now->getTimestamp(), 60) : null);
         $sheet = new Sheet();
