@@ -57,6 +57,9 @@ final readonly class AskedDay
         $base = $told->text('base');
         $wanted = [];
         $rows = self::rows($told, 'wanted', self::MOST_WANTED);
+        if ($rows === []) {
+            $told->refuse('wanted', 'names nothing to measure.');
+        }
         foreach ($rows as $place => $row) {
             $family = $row->text('family');
             if (!\in_array($family, $families, true)) {
