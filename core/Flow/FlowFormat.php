@@ -140,6 +140,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
                 Entry::measured('flowLow', 'Flow from', FlowRow::FLOWS),
                 Entry::measured('flowHigh', 'Flow to', FlowRow::FLOWS),
                 Entry::decimal('blanks', 'Field blanks wanted', '0', '100'),
+                Entry::decimal('holdingDays', 'A sample holds until it is analysed, days', '0.1', '3650'),
                 Entry::flag('desorption', 'The laboratory desorbs: an efficiency is needed'),
                 Entry::decimal(
                     'samplingError',

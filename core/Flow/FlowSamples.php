@@ -68,6 +68,7 @@ final readonly class FlowSamples implements SizesSamples
                 : $library($shelf, $code) ?? throw new InvalidRecord($told->at($name), 'is not in the library.');
         };
         $unit = $asked->text('unit');
+        $method = $entry('method', FlowFormat::METHODS);
         try {
             $plan = SamplingPlan::of(
                 $limit,
@@ -75,7 +76,7 @@ final readonly class FlowSamples implements SizesSamples
                 $quantitation,
                 $flow,
                 $shift,
-                $entry('method', FlowFormat::METHODS),
+                $method,
                 $entry('substance', Substances::SHELF),
                 $unit === null ? null : self::drift($timeline($unit), $told, $now),
             );
@@ -87,7 +88,13 @@ final readonly class FlowSamples implements SizesSamples
             $lines[] = $plan->undecided;
         }
 
-        return new SampleSize($plan->conclusion->usable, $plan->media, $plan->conclusion->words, $lines);
+        return new SampleSize(
+            $plan->conclusion->usable,
+            $plan->media,
+            $plan->conclusion->words,
+            $lines,
+            $method?->decimal('holdingDays'),
+        );
     }
 
     private static function drift(Timeline $timeline, Fields $told, \DateTimeImmutable $now): ?Figure

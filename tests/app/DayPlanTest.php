@@ -254,6 +254,11 @@ final class DayPlanTest extends ApiTestCase
         self::assertStringContainsString('10 % of the limit cannot be quantified', $short->string('samples.0.words.0'));
         $long = $this->call('POST', '/api/plans', $this->asked([[...$row, 'to' => '15:30', 'sample' => $sample]]), 201);
         self::assertTrue($long->at('samples.0.usable'));
+        self::assertNull($long->at('samples.0.holds'), 'nobody says how long it holds');
+        $method = ['code' => 'M-H', 'name' => 'Kept cool', 'holdingDays' => '7'];
+        $this->call('POST', '/api/kit/library/methods', $method, 201);
+        $held = $this->call('POST', '/api/plans', $this->asked([[...$row, 'sample' => [...$sample, 'method' => 'M-H']]]), 201);
+        self::assertSame('2026-03-10T15:00:00+00:00', $held->string('samples.0.holds'), 'seven days after it is taken off');
         $bad = $this->asked([[...$row, 'sample' => [...$sample, 'share' => 'a tenth']]]);
         self::assertSame('/wanted/0/sample/share', $this->call('POST', '/api/plans', $bad, 422)->string('fields.0.field'));
     }

@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Planning;
 use Footnote\App\Planning\KeptPlan;
 use Footnote\App\Planning\Samples;
 use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Planning\ActivityKind;
 use Footnote\Core\Planning\Wanted;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -47,14 +48,19 @@ final readonly class DaySamples
         }
         try {
             $asked = [...$told, 'shiftMinutes' => (string) max(1, $minutes), ...($unit === null ? [] : ['unit' => $unit])];
-
             $size = $this->samples->size($wanted->family, Fields::of($asked));
 
-            return $size === null ? null : SamplePresenter::lines($size, $sheet);
+            if ($size === null) {
+                return null;
+            }
+            $off = $kept->plan->activity($wanted, ActivityKind::TakeOff);
+            $drawn = $off === null ? $wanted->span->to : $off->task->moment($off->from);
+
+            return [...SamplePresenter::lines($size, $sheet), 'holds' => $size->holdsUntil($drawn)?->format(\DATE_ATOM)];
         } catch (InvalidRecord $problem) {
             $words = \sprintf('It cannot be said whether the sample is of use: %s %s', ltrim($problem->path, '/'), $problem->problem);
 
-            return ['usable' => false, 'media' => 0, 'words' => [$words], 'lines' => []];
+            return ['usable' => false, 'media' => 0, 'words' => [$words], 'lines' => [], 'holds' => null];
         }
     }
 }

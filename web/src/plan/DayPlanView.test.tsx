@@ -183,6 +183,7 @@ describe('a planned day', () => {
             media: 1,
             words: ['10 % of the limit cannot be quantified so.'],
             lines: [],
+            holds: '2026-12-09T15:00:00+00:00',
           },
         ],
       }),
@@ -195,6 +196,9 @@ describe('a planned day', () => {
     expect(short).toContain('no check says how much gas is left, and 2 checks want it');
     expect(short).toContain('10 % of the limit cannot be quantified so.');
     expect(screen.getByText(/another may be better/)).toBeTruthy();
+    expect(screen.getByRole('region', { name: 'What the times rest on' }).textContent).toContain(
+      'to be analysed by Wed, 9 Dec 2026, 15:00',
+    );
     expect(screen.queryByRole('button', { name: 'Plan it again' })).toBeNull();
   });
 

@@ -233,6 +233,22 @@ function Rests({ plan }: { plan: Plan }) {
               )),
             ],
       )}
+      {plan.samples.map((sample) => (
+        <p key={`holds ${sample.wanted}`} style={{ margin: '4px 0' }}>
+          {plan.asked.wanted[Number(sample.wanted) - 1]?.person}:{' '}
+          {sample.holds === null ? (
+            <span style={{ color: ink.soft }}>how long its sample holds the method does not say.</span>
+          ) : (
+            <>
+              its sample is to be analysed by{' '}
+              <b className="fn-figure">
+                {day(sample.holds, plan.zone)}, {clock(sample.holds, plan.zone)}
+              </b>
+              , as its method says.
+            </>
+          )}
+        </p>
+      ))}
       {plan.samples.flatMap((sample) =>
         sample.lines.map((one) =>
           noted(`${sample.wanted} ${one.figure}`, (cite) => (
