@@ -70,7 +70,11 @@ function Page({ plan, task, sheet }: { plan: Plan; task: Task; sheet: Sheet }) {
             {task.task}, {task.place} · {day(task.from, plan.zone)} · {task.by} · {plan.id}.{plan.version}
           </p>
         </div>
-        <div className="fn-square" dangerouslySetInnerHTML={{ __html: sheet.square }} />
+        <img
+          className="fn-square"
+          alt={`Code that opens ${task.unit}`}
+          src={`data:image/svg+xml,${encodeURIComponent(sheet.square)}`}
+        />
       </header>
       <table className="fn-sheet-times">
         <thead>
