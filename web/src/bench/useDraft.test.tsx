@@ -173,3 +173,21 @@ it('goes on from what the server answered itself', async () => {
     answers: { remarks: 'before', asFound: ['taken'], adjusted: false },
   });
 });
+
+it('keeps what was typed while the server took a reading, and sends it beside that', async () => {
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft).toBeDefined());
+  let arrive: (value: unknown) => void = () => undefined;
+  respond = () => new Promise((resolve) => (arrive = resolve));
+  act(() => result.current.put({ remarks: 'typed meanwhile' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  respond = (put) => good(draft(put.version + 1, put.answers));
+  act(() => result.current.replace(draft(7, { asFound: ['taken'] }) as never));
+  expect(result.current.answers).toEqual({ asFound: ['taken'], remarks: 'typed meanwhile' });
+  // What was on its way was of an older version: it is refused, and sent again beside what the server took.
+  act(() => arrive(bad({ status: 409, detail: 'answered elsewhere' })));
+  await waitFor(() =>
+    expect(sent.at(-1)?.answers).toEqual({ asFound: ['taken'], remarks: 'typed meanwhile' }),
+  );
+  await waitFor(() => expect(window.localStorage.getItem('footnote.draft.d1')).toBeNull());
+});

@@ -28,6 +28,9 @@ const beside = (theirs: Answers, own: Partial<Answers>): Answers => ({
   ...(own.stepReasons ? { stepReasons: { ...theirs.stepReasons, ...own.stepReasons } } : {}),
 });
 
+const at = (answers: Answers, name: string): unknown =>
+  Object.entries(answers).find(([key]) => key === name)?.[1];
+
 /** What the server answered now stands above an older answer that is still on its way. */
 const told = async (cache: QueryClient, draft: Draft) => {
   await cache.cancelQueries({ queryKey: ['draft', draft.id] });
@@ -64,15 +67,19 @@ export function useDraft(id: string, enabled = true) {
     const waits = () => next.current !== null;
     for (let body = next.current; body !== null; body = next.current) {
       next.current = null;
+      const from = version.current;
       try {
         const draft: Draft = await answer(
           api.PUT('/api/bench/drafts/{id}', {
             params: { path: { id } },
-            body: { version: version.current, answers: body },
+            body: { version: from, answers: body },
           }),
         );
-        version.current = draft.version;
-        await told(cache, draft);
+        // What the server answered meanwhile to something else may be newer.
+        if (draft.version >= version.current) {
+          version.current = draft.version;
+          await told(cache, draft);
+        }
         // What was answered while this was on its way has not arrived yet, and stays in the browser.
         if (!waits()) {
           window.localStorage.removeItem(kept(id));
@@ -80,6 +87,11 @@ export function useDraft(id: string, enabled = true) {
         }
         setProblem(null);
       } catch (refused) {
+        const isOld = refused instanceof Refusal && refused.problem.status === 409 && version.current > from;
+        if (isOld && waits()) {
+          // The server took something for this very page meanwhile: what waits is beside that already.
+          continue;
+        }
         // What was typed waits for the next try; where somebody else answered meanwhile, theirs is fetched and stays beside it.
         next.current ??= body;
         setProblem(refused instanceof Refusal ? refused : null);
@@ -144,18 +156,35 @@ export function useDraft(id: string, enabled = true) {
     [data, id, send],
   );
 
-  /** What the server answered itself, such as readings that it took: it is what stands here too. */
+  /**
+   * What the server answered itself, such as readings that it took: it is what stands here too. What was typed meanwhile and has not
+   * arrived stays beside it and is sent, but where the server has answered the same.
+   */
   const replace = useCallback(
     (draft: Draft) => {
+      const before = cache.getQueryData<Draft>(['draft', id])?.answers ?? {};
+      const theirs = draft.answers;
+      const waits = next.current !== null || sending.current !== null;
+      const own = Object.entries(waits ? mine.current : {}).filter(
+        ([name]) => JSON.stringify(at(theirs, name)) === JSON.stringify(at(before, name)),
+      );
+      const both = beside(theirs, Object.fromEntries(own));
       version.current = Math.max(version.current, draft.version);
-      latest.current = draft.answers;
-      next.current = null;
-      mine.current = {};
-      window.localStorage.removeItem(kept(id));
+      latest.current = both;
+      mine.current = Object.fromEntries(own);
+      next.current = own.length === 0 ? null : both;
+      if (own.length === 0) {
+        window.localStorage.removeItem(kept(id));
+      } else {
+        keepUnsent(id, both);
+      }
       void told(cache, draft);
-      setAnswers(draft.answers);
+      setAnswers(both);
+      if (own.length > 0) {
+        void send();
+      }
     },
-    [cache, id],
+    [cache, id, send],
   );
 
   /** What is gone on with elsewhere is not sent from here. */
