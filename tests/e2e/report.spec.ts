@@ -95,7 +95,12 @@ test('a report is read, signed and printed; a recall changes it, and a second ed
   await page.goto('/results/P-00001');
   await page.getByRole('button', { name: /^Sign as/ }).click();
   await page.getByRole('dialog').getByRole('textbox').first().fill('The recall is taken out.');
+  // What was decided before stands there too: the report is opened once the server has taken this one.
+  const decided = page.waitForResponse(
+    (response) => response.url().endsWith('/decision') && response.status() !== 503,
+  );
   await page.getByRole('dialog').getByRole('button', { name: /^Sign/ }).click();
+  expect((await decided).status()).toBe(201);
   await expect(page.getByText(/Decided .* by H-1/).first()).toBeVisible();
   await page.goto(report);
   await page.getByRole('button', { name: 'Sign edition 2' }).click();
