@@ -84,6 +84,7 @@ final readonly class UnitsFromTable
         $header = $rows === [] || $told->flag('headless') ? [] : self::cells($rows[0]);
         $columns = $told->has('columns') ? $this->columns($told, $fields) : $fields->guess($header);
         $units = [];
+        $lines = [];
         foreach ($rows as $place => $row) {
             $cells = self::cells($row);
             if (($place === 0 && !$told->flag('headless')) || implode('', $cells) === '') {
@@ -92,14 +93,14 @@ final readonly class UnitsFromTable
             $record = $this->record($base, $cells, $columns, $fields);
             $own = Fields::of($record['record']);
             $problems = $this->problems($own, $record['problems']);
-            foreach ($units as $other) {
-                if ($other['item']['id'] !== '' && $other['item']['id'] === ($record['record']['id'] ?? '')) {
-                    $problems[] = ['field' => 'id', 'problem' => \sprintf('stands in line %d already.', $other['item']['line'])];
-                }
+            $id = Cells::text($record['record'], 'id');
+            foreach ($id === '' ? [] : $lines['='.$id] ?? [] as $line) {
+                $problems[] = ['field' => 'id', 'problem' => \sprintf('stands in line %d already.', $line)];
             }
+            $lines['='.$id][] = $place + 1;
             $units[] = ['item' => [
                 'line' => $place + 1,
-                'id' => Cells::text($record['record'], 'id'),
+                'id' => $id,
                 'model' => Cells::text($record['record'], 'model'),
                 'problems' => $problems,
             ], 'fields' => $own];

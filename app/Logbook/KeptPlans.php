@@ -46,9 +46,21 @@ final readonly class KeptPlans
     /** @return list<string> plans of a day */
     public function ofDay(string $day): array
     {
-        $ids = $this->connection->fetchFirstColumn('SELECT id FROM day_plan WHERE planned_day = ? ORDER BY id', [$day]);
+        return $this->ids('planned_day = ?', $day);
+    }
 
-        return array_values(array_filter($ids, \is_string(...)));
+    /** @return list<string> plans of a day and of later ones, the last day first; so many as are listed */
+    public function since(string $day): array
+    {
+        return $this->ids('planned_day >= ?', $day);
+    }
+
+    /** @return list<string> */
+    private function ids(string $where, string $day): array
+    {
+        $sql = "SELECT id FROM day_plan WHERE $where ORDER BY planned_day DESC, id LIMIT ".self::MOST;
+
+        return array_values(array_filter($this->connection->fetchFirstColumn($sql, [$day]), \is_string(...)));
     }
 
     /** @return array{id: string, version: int, by: string, at: string, day: string, campaign: string, body: array<string, mixed>}|null */

@@ -28,13 +28,11 @@ final readonly class PlannedDays
     public function of(string $person, \DateTimeImmutable $now): array
     {
         $days = [];
-        foreach ($this->plans->all() as $head) {
-            if ($head['day'] >= $now->format('Y-m-d')) {
-                $plan = $this->plans->plan($head['id'])->plan;
-                $own = $plan->ofMember($person);
-                if ($own !== []) {
-                    $days[] = ['id' => $head['id'], ...self::day($plan, $own)];
-                }
+        foreach ($this->plans->since($now->format('Y-m-d')) as $id) {
+            $plan = $this->plans->plan($id)->plan;
+            $own = $plan->ofMember($person);
+            if ($own !== []) {
+                $days[] = ['id' => $id, ...self::day($plan, $own)];
             }
         }
 

@@ -19,7 +19,7 @@ use Symfony\Component\DependencyInjection\Attribute\Exclude;
 #[Exclude]
 final readonly class AskedDay
 {
-    public const MOST_WANTED = 40;
+    private const MOST_WANTED = 40;
     private const MOST_CREW = 6;
     private const MOST_WAYS = 60;
 
@@ -109,6 +109,20 @@ final readonly class AskedDay
         $data = array_map(static fn (Fields $row): array => $row->data(), $rows);
 
         return new self($told->text('campaign'), $wanted, $data, $crew, $places, $handling, $told->data());
+    }
+
+    /**
+     * What is asked of the sample of a measurement.
+     *
+     * @param int $place of the measurement, from 0
+     *
+     * @return array<mixed> empty where it draws none
+     */
+    public function sample(int $place): array
+    {
+        $sample = $this->rows[$place]['sample'] ?? [];
+
+        return \is_array($sample) ? $sample : [];
     }
 
     /** @return list<Fields> */

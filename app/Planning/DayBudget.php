@@ -41,6 +41,7 @@ final readonly class DayBudget
             }
         }
         sort($named);
+        $minutes = null;
         $budgets = [];
         foreach ($this->logbook->references($named) as $reference) {
             foreach ($this->families->all() as $format) {
@@ -48,7 +49,8 @@ final readonly class DayBudget
                     continue;
                 }
                 $left = $format->minutesLeft($reference, $this->checks($reference, $format));
-                $budget = Budget::of($plan, $reference->id, $left, $this->minutes($plan));
+                $minutes ??= $this->minutes($plan);
+                $budget = Budget::of($plan, $reference->id, $left, $minutes);
                 if ($budget !== null) {
                     $budgets[] = $budget;
                 }
@@ -73,9 +75,10 @@ final readonly class DayBudget
     private function minutes(DayPlan $plan): array
     {
         $minutes = [];
+        $sheets = $this->sheets->all();
         foreach ($plan->tasks as $task) {
             $unit = $this->logbook->instrument($task->unit->id);
-            foreach ($unit === null ? [] : $this->sheets->applying($unit)->sheets as $sheet) {
+            foreach ($unit === null ? [] : $sheets->of($unit->family, $unit->model)->sheets as $sheet) {
                 $said = self::said($sheet);
                 $known = $minutes['='.$task->unit->id] ?? null;
                 if ($said !== null && ($known === null || $said->value->compareTo($known->value) > 0)) {

@@ -7,8 +7,10 @@ namespace Footnote\App\Planning;
 use Footnote\App\Logbook\Logbook;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Planning\ActivityKind;
 use Footnote\Core\Planning\DayPlan;
+use Footnote\Core\Planning\Moved;
 use Footnote\Core\Planning\Task;
 use Footnote\Core\Quantity\Span;
 
@@ -37,12 +39,13 @@ final readonly class DayFacts
         $taken = [];
         foreach ($plan->tasks as $task) {
             $person = $kept->asked->rows[(int) $task->wanted->id - 1]['person'] ?? '';
-            $run = $this->run($task, \is_string($person) ? trim($person) : '', $taken);
+            $timeline = $this->logbook->timeline($task->unit->id);
+            $run = self::run($timeline, $task, \is_string($person) ? trim($person) : '', $taken);
             if ($run !== null) {
                 $taken[] = $run->id;
             }
-            foreach ($this->steps($plan, $task, $run) as $step) {
-                $key = $task->wanted->id.' '.$step['kind']->value;
+            foreach (self::steps($timeline, $plan, $task, $run) as $step) {
+                $key = Moved::key($task->wanted, $step['kind']);
                 $done[$key] = ['from' => $step['from'], 'to' => $step['to']];
                 $evidence[$key] = $step['evidence'];
             }
@@ -56,13 +59,13 @@ final readonly class DayFacts
      *
      * @param list<string> $taken runs of other measurements
      */
-    private function run(Task $task, string $person, array $taken): ?Run
+    private static function run(Timeline $timeline, Task $task, string $person, array $taken): ?Run
     {
         $wanted = $task->wanted->span;
         $from = Span::shift($wanted->from, -3600 * self::NEAR);
         $nearest = null;
         $least = \INF;
-        foreach ($this->logbook->timeline($task->unit->id)->runsFrom($from, $wanted->to) as $run) {
+        foreach ($timeline->runsFrom($from, $wanted->to) as $run) {
             $off = abs(Span::secondsBetween($wanted->from, $run->timing->start));
             if ($off < $least && $run->deployment->person === $person && !\in_array($run->id, $taken, true)) {
                 $nearest = $run;
@@ -74,7 +77,7 @@ final readonly class DayFacts
     }
 
     /** @return list<array{kind: ActivityKind, from: int, to: int, evidence: string}> */
-    private function steps(DayPlan $plan, Task $task, ?Run $run): array
+    private static function steps(Timeline $timeline, DayPlan $plan, Task $task, ?Run $run): array
     {
         $steps = [];
         $begins = $run->timing->start ?? $task->wanted->span->from;
@@ -84,7 +87,7 @@ final readonly class DayFacts
         $planned = $plan->activity($task->wanted, ActivityKind::PreCheck)->from ?? $task->begins;
         $from = min($begins, Span::shift($task->moment($planned), -3600 * self::CHECK_NEAR));
         $until = Span::shift($stops ?? $task->wanted->span->to, 3600 * self::NEAR);
-        foreach ($this->logbook->timeline($task->unit->id)->checksFrom($from, $until) as $check) {
+        foreach ($timeline->checksFrom($from, $until) as $check) {
             $before = $check->at <= $begins ? $check : $before;
             $after ??= $stops !== null && $check->at >= $stops ? $check : null;
         }

@@ -7,6 +7,7 @@ namespace Footnote\App\Planning;
 use Footnote\App\Logbook\KeptPlans;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
 /**
@@ -44,6 +45,22 @@ final readonly class DayPlans
     /** @param array<string, mixed> $body */
     public function of(array $body): KeptPlan
     {
-        return KeptPlan::of($body, $this->site->zone(), array_map(strval(...), array_keys($this->families->all())));
+        return KeptPlan::of($body, $this->asked(Fields::of($body['asked'] ?? [])));
+    }
+
+    /** What somebody wants of a day, in the hours of this site. */
+    public function asked(Fields $told): AskedDay
+    {
+        return AskedDay::of($told, $this->site->zone(), array_map(strval(...), array_keys($this->families->all())));
+    }
+
+    /**
+     * @param string $day such as 2026-12-02
+     *
+     * @return list<string> plans of that day and of later ones
+     */
+    public function since(string $day): array
+    {
+        return $this->kept->since($day);
     }
 }

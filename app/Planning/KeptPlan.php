@@ -15,7 +15,6 @@ use Footnote\Core\Planning\Shortfall;
 use Footnote\Core\Planning\Task;
 use Footnote\Core\Planning\UnitForDay;
 use Footnote\Core\Planning\Wanted;
-use Footnote\Core\Record\Fields;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
 /**
@@ -63,25 +62,30 @@ final readonly class KeptPlan
                 'to' => $one->to,
                 'reference' => $one->reference,
             ], $plan->activities),
-            'short' => array_map(static fn (Shortfall $one): array => [
-                'wanted' => $one->wanted->id,
-                'why' => $one->why,
-                'nearest' => $one->nearest,
-                'kind' => $one->kind->value,
-                'instead' => $one->instead?->span->from->format('H:i'),
-            ], $plan->short),
+            'short' => array_map(self::short(...), $plan->short),
             'over' => $plan->over,
             'every' => $plan->every,
         ];
     }
 
+    /** @return array{wanted: string, why: list<string>, nearest: string, kind: string, instead: string|null} */
+    public static function short(Shortfall $one): array
+    {
+        return [
+            'wanted' => $one->wanted->id,
+            'why' => $one->why,
+            'nearest' => $one->nearest,
+            'kind' => $one->kind->value,
+            'instead' => $one->instead?->span->from->format('H:i'),
+        ];
+    }
+
     /**
      * @param array<string, mixed> $body
-     * @param list<string>         $families that there are
+     * @param AskedDay             $asked what of it was asked
      */
-    public static function of(array $body, \DateTimeZone $zone, array $families): self
+    public static function of(array $body, AskedDay $asked): self
     {
-        $asked = AskedDay::of(Fields::of($body['asked'] ?? []), $zone, $families);
         $units = array_map(self::unit(...), Cells::rows($body, 'units'));
         $day = new DayAsked($asked->wanted, $units, $asked->crew, $asked->places, $asked->handling);
         $tasks = [];
@@ -103,7 +107,6 @@ final readonly class KeptPlan
             self::instead($asked->wanted[(int) Cells::text($row, 'wanted') - 1], $row),
         ), Cells::rows($body, 'short'));
         $every = ($body['every'] ?? false) === true;
-
         $tasks = array_values(array_filter($inOrder));
 
         return new self($asked, new DayPlan($day, $tasks, $activities, $short, Cells::texts($body, 'over'), $every));

@@ -25,6 +25,7 @@ use Footnote\Core\Planning\ReadyBy;
 use Footnote\Core\Planning\UnitForDay;
 use Footnote\Core\Planning\Wanted;
 use Footnote\Core\Record\KitWord;
+use Footnote\Core\Sheet\Sheets;
 
 /**
  * Which units could go out on a day: by the same rules that say whether one may go out, asked at the beginning and at the end of what
@@ -59,11 +60,13 @@ final readonly class KitForDay
         $units = [];
         $references = $this->references();
         $words = $this->words->all('instruments');
+        $sheets = $this->sheets->all();
+        $held = $this->policies->get($policy);
         foreach ($this->looked($wanted) as $id) {
             $unit = $this->logbook->instrument($id);
             $own = array_values(array_filter($wanted, static fn (Wanted $one): bool => $one->family === $unit?->family));
             if ($unit !== null && $own !== []) {
-                $units[] = $this->unit($unit, $own, $references, $words, [$campaign, $policy]);
+                $units[] = $this->unit($unit, $own, $references, $words, $sheets, $campaign, $held);
             }
         }
 
@@ -120,18 +123,24 @@ final readonly class KitForDay
     /**
      * @param non-empty-list<Wanted> $wanted     that a unit of its kind measures; one at least
      * @param list<Reference>        $references
-     * @param array<string, KitWord> $words by = and the unit
-     * @param array{string, string}  $by    campaign and its policy
+     * @param array<string, KitWord> $words      by = and the unit
+     * @param Sheets                 $all        every model sheet
      */
-    private function unit(Instrument $unit, array $wanted, array $references, array $words, array $by): UnitForDay
-    {
-        [$campaign, $policy] = $by;
+    private function unit(
+        Instrument $unit,
+        array $wanted,
+        array $references,
+        array $words,
+        Sheets $all,
+        string $campaign,
+        Policy $policy,
+    ): UnitForDay {
         $against = [];
         $notes = [];
         $known = [];
         foreach ($wanted as $one) {
             foreach ([$one->span->from, $one->span->to] as $at) {
-                $known[$at->getTimestamp()] ??= $this->fit->of($unit->id, $campaign, $policy, $at);
+                $known[$at->getTimestamp()] ??= $this->fit->by($unit->id, $campaign, $policy, $at);
                 $fitness = $known[$at->getTimestamp()];
                 if ($fitness->state === FitState::Held) {
                     $against['='.$one->id] ??= self::told($fitness, $at > $one->span->from ? $at : null);
@@ -157,11 +166,11 @@ final readonly class KitForDay
         foreach ($word?->missing() ?? [] as $what) {
             $notes[] = \sprintf('Missing: %s.', $what);
         }
-        $fitting = $this->fitting($unit, $wanted, $references, $this->policies->get($policy));
+        $fitting = $this->fitting($unit, $wanted, $references, $policy);
         foreach ($fitting['ids'] === [] ? $wanted : [] as $one) {
             $against['='.$one->id] ??= ['No reference that it can be checked on. '.implode(' ', $fitting['problems'])];
         }
-        $sheets = $this->sheets->applying($unit);
+        $sheets = $all->of($unit->family, $unit->model);
         $procedures = $sheets->over($family->procedures($unit));
 
         return new UnitForDay($unit->id, $unit->family, ReadyBy::of($procedures[0], $sheets), $fitting['ids'], $against, $notes);

@@ -22,12 +22,13 @@ final readonly class Packing
     {
         $units = $this->words->all('instruments');
         $references = $this->words->all('references');
+        $sheets = $this->sheets->all();
         $packed = [];
         foreach ($plan->tasks as $task) {
             $id = $task->unit->id;
             $unit = $this->logbook->instrument($id);
             $laid = [];
-            foreach ($unit === null ? [] : $this->sheets->applying($unit)->sheets as $sheet) {
+            foreach ($unit === null ? [] : $sheets->of($unit->family, $unit->model)->sheets as $sheet) {
                 array_push($laid, ...$sheet->layOut());
             }
             $packed['='.$id] ??= self::line($id, $unit->model ?? '', $units['='.$id] ?? null, $laid);

@@ -11,14 +11,12 @@ use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\DayPlanned;
 use Footnote\App\Logbook\Row\DayPlanVersion;
-use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Planning\DayAsked;
 use Footnote\Core\Planning\Scheduler;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\Formats;
 use Psr\Clock\ClockInterface;
 
 /** A day is planned, or planned again: each time a version of its own. */
@@ -34,9 +32,7 @@ final readonly class PlanDay
         private KitForDay $kit,
         private DayPlans $plans,
         private Samples $samples,
-        private Formats $families,
         private Numbers $numbers,
-        private SiteClock $site,
         private ClockInterface $clock,
     ) {
     }
@@ -49,7 +45,7 @@ final readonly class PlanDay
      */
     public function __invoke(User $by, Fields $told, ?string $again = null, int $seen = 0): string
     {
-        $asked = AskedDay::of($told, $this->site->zone(), $this->ids());
+        $asked = $this->plans->asked($told);
         $this->holdSamples($asked);
         $kept = $this->planned($asked)->body();
         $day = $told->text('day');
@@ -93,18 +89,7 @@ final readonly class PlanDay
     private function holdSamples(AskedDay $asked): void
     {
         foreach ($asked->wanted as $place => $wanted) {
-            $told = $asked->rows[$place]['sample'] ?? null;
-            if (\is_array($told) && $told !== []) {
-                $minutes = (string) max(1, (int) round($wanted->span->seconds() / 60));
-                $fields = Fields::of([...$told, 'shiftMinutes' => $minutes], \sprintf('/wanted/%d/sample', $place));
-                $this->samples->size($wanted->family, $fields);
-            }
+            $this->samples->ofWanted($wanted, $asked->sample($place), 0, null, \sprintf('/wanted/%d/sample', $place));
         }
-    }
-
-    /** @return list<string> */
-    private function ids(): array
-    {
-        return array_map(strval(...), array_keys($this->families->all()));
     }
 }

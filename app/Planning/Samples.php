@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Planning\Samplers;
 use Footnote\Core\Planning\SampleSize;
+use Footnote\Core\Planning\Wanted;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -55,5 +56,28 @@ final readonly class Samples
             fn (string $unit): Timeline => $this->logbook->timeline($unit),
             $this->clock->now(),
         );
+    }
+
+    /**
+     * Of a measurement of a day, in the time in which it is measured.
+     *
+     * @param array<mixed> $told what is asked of its sample
+     * @param int          $late minutes by which it begins later than it was wanted
+     * @param string|null  $unit whose past drift counts
+     * @param string       $path of what is told, where it is refused
+     *
+     * @return SampleSize|null null where it draws none
+     *
+     * @throws InvalidRecord naming the field that stands in the way
+     */
+    public function ofWanted(Wanted $wanted, array $told, int $late, ?string $unit, string $path = ''): ?SampleSize
+    {
+        if ($told === []) {
+            return null;
+        }
+        $minutes = max(1, (int) round($wanted->span->seconds() / 60) - $late);
+        $asked = [...$told, 'shiftMinutes' => (string) $minutes, ...($unit === null ? [] : ['unit' => $unit])];
+
+        return $this->size($wanted->family, Fields::of($asked, $path));
     }
 }

@@ -9,6 +9,7 @@ use Footnote\App\Logbook\Policies;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\GoingOut;
+use Footnote\Core\Judgement\Policy;
 use Symfony\Component\Uid\Ulid;
 
 /** Whether a unit may go out at a moment, by the policy of a campaign. */
@@ -23,6 +24,12 @@ final readonly class FitToStart
 
     public function of(string $instrument, string $campaign, string $policy, \DateTimeImmutable $at): Fitness
     {
+        return $this->by($instrument, $campaign, $this->policies->get($policy), $at);
+    }
+
+    /** The same where the policy is read already, for many moments and units. */
+    public function by(string $instrument, string $campaign, Policy $policy, \DateTimeImmutable $at): Fitness
+    {
         $start = $this->logbook->coreRun([
             'id' => (string) new Ulid(),
             'campaign' => $campaign,
@@ -32,6 +39,6 @@ final readonly class FitToStart
             'task' => 'nothing yet',
         ]);
 
-        return $this->goingOut->of($start, $this->logbook->timeline($instrument), $this->policies->get($policy));
+        return $this->goingOut->of($start, $this->logbook->timeline($instrument), $policy);
     }
 }

@@ -18,9 +18,4 @@ enum ActivityKind: string
     {
         return $this === self::SwitchOn || $this === self::PreCheck || $this === self::Fit;
     }
-
-    public function isCheck(): bool
-    {
-        return $this === self::PreCheck || $this === self::PostCheck;
-    }
 }

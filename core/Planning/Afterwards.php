@@ -15,12 +15,8 @@ final readonly class Afterwards
     {
         $left = $tasks;
         $off = [];
-        $fits = [];
-        foreach ($taken->activities as $one) {
-            if ($one->kind === ActivityKind::Fit) {
-                $fits['='.$one->task->wanted->id] = $one;
-            }
-        }
+        $fits = self::before($taken, ActivityKind::Fit);
+        $checks = self::before($taken, ActivityKind::PreCheck);
         while ($left !== []) {
             $next = self::next($asked, $taken, $left, $fits);
             $taken = $taken->and($next);
@@ -29,7 +25,7 @@ final readonly class Afterwards
         }
         usort($off, Activity::inOrder(...));
         foreach ($off as $one) {
-            $taken = $taken->and(self::check($asked, $taken, $one));
+            $taken = $taken->and(self::check($asked, $taken, $one, $checks['='.$one->task->wanted->id]));
         }
 
         return $taken;
@@ -51,8 +47,7 @@ final readonly class Afterwards
             // Nothing is taken off before it was fitted, however late that is.
             $measured = max($task->ends, $fit->to);
             foreach ($asked->crew as $member) {
-                $alone = $task->wanted->pins->by;
-                if ($alone !== null && $alone !== $member->name) {
+                if (!$task->wanted->pins->lets($member->name)) {
                     continue;
                 }
                 $place = $task->wanted->place;
@@ -71,10 +66,9 @@ final readonly class Afterwards
     }
 
     /** On the reference of the check before, so that the two can be held against each other. */
-    private static function check(DayAsked $asked, Taken $taken, Activity $off): Activity
+    private static function check(DayAsked $asked, Taken $taken, Activity $off, Activity $before): Activity
     {
         $task = $off->task;
-        $before = self::checkBefore($taken, $task);
         $minutes = $task->unit->readiness->check;
         $reference = $before->reference;
         $from = $taken->firstFree($off->by, $asked->places->base, $reference, $minutes, $off->to);
@@ -82,14 +76,16 @@ final readonly class Afterwards
         return new Activity(ActivityKind::PostCheck, $task, $off->by, $asked->places->base, $from, $from + $minutes, $reference);
     }
 
-    private static function checkBefore(Taken $taken, Task $task): Activity
+    /** @return array<string, Activity> what was planned before of that kind, by = and the measurement */
+    private static function before(Taken $taken, ActivityKind $kind): array
     {
+        $before = [];
         foreach ($taken->activities as $one) {
-            if ($one->kind === ActivityKind::PreCheck && $one->isOf($task)) {
-                return $one;
+            if ($one->kind === $kind) {
+                $before['='.$one->task->wanted->id] = $one;
             }
         }
 
-        throw new \LogicException('What comes before is planned first.');
+        return $before;
     }
 }

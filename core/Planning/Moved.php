@@ -22,7 +22,7 @@ final readonly class Moved
         usort($planned, Activity::inOrder(...));
         $moved = [];
         foreach ($planned as $one) {
-            $fact = $done[self::key($one)] ?? null;
+            $fact = $done[self::key($one->task->wanted, $one->kind)] ?? null;
             $moved[] = $fact === null ? $one->at(max($now ?? $one->from, self::soonest($asked, $one, $moved))) : $one->done($fact);
         }
         usort($moved, Activity::inOrder(...));
@@ -30,9 +30,10 @@ final readonly class Moved
         return $moved;
     }
 
-    public static function key(Activity $one): string
+    /** By which what is done of a measurement is told. */
+    public static function key(Wanted $wanted, ActivityKind $kind): string
     {
-        return $one->task->wanted->id.' '.$one->kind->value;
+        return $wanted->id.' '.$kind->value;
     }
 
     /**

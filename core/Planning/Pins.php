@@ -10,4 +10,10 @@ final readonly class Pins
     public function __construct(public ?string $unit = null, public ?string $by = null)
     {
     }
+
+    /** Whether somebody may attend to it. */
+    public function lets(string $name): bool
+    {
+        return $this->by === null || $this->by === $name;
+    }
 }

@@ -15,27 +15,22 @@ final readonly class Scheduler
     {
         $plan = Arranged::day($asked);
         $short = (new Nearest($asked, $plan))->all();
-
-        $over = [...self::over($asked, $plan->activities), ...self::batteries($plan)];
+        $over = [...self::over($plan), ...self::batteries($plan)];
 
         return new DayPlan($asked, $plan->tasks, $plan->activities, $short, $over, $plan->every);
     }
 
-    /**
-     * @param list<Activity> $activities
-     *
-     * @return list<string>
-     */
-    private static function over(DayAsked $asked, array $activities): array
+    /** @return list<string> */
+    private static function over(DayPlan $plan): array
     {
         $over = [];
-        foreach ($asked->crew as $member) {
-            $own = array_values(array_filter($activities, static fn (Activity $one): bool => $one->by === $member->name));
+        foreach ($plan->asked->crew as $member) {
+            $own = $plan->ofMember($member->name);
             $last = $own === [] ? null : $own[\count($own) - 1];
             if ($last === null) {
                 continue;
             }
-            $back = $last->to + $asked->places->between($last->place, $asked->places->base);
+            $back = $last->to + $plan->asked->places->between($last->place, $plan->asked->places->base);
             if ($back > $member->leaves()) {
                 $over[] = \sprintf(
                     '%s is there until %s, and is done at %s: the last is %s, %s.',

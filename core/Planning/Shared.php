@@ -178,10 +178,9 @@ final class Shared
     /** @return list<int> of the crew */
     private function able(Task $task): array
     {
-        $by = $task->wanted->pins->by;
         $able = [];
         foreach ($this->asked->crew as $number => $member) {
-            if ($by === null || $by === $member->name) {
+            if ($task->wanted->pins->lets($member->name)) {
                 $able[] = $number;
             }
         }

@@ -93,20 +93,4 @@ final readonly class Taken
 
         return $last->place ?? $this->places->base;
     }
-
-    /** When which reference is in use before a minute, in words: two that say the same leave the same free. */
-    public function usesBefore(int $minute): string
-    {
-        $uses = [];
-        foreach ($this->byReference as $some) {
-            foreach ($some as $use) {
-                if ($use->from < $minute) {
-                    $uses[] = $use->reference.' '.$use->from.'-'.$use->to;
-                }
-            }
-        }
-        sort($uses);
-
-        return implode(' ', $uses);
-    }
 }

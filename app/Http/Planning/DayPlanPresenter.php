@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Planning;
 
-use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Planning\DayBudget;
 use Footnote\App\Planning\DayFacts;
@@ -32,7 +31,6 @@ final readonly class DayPlanPresenter
         private DayBudget $budget,
         private DaySamples $samples,
         private Packing $packing,
-        private Logbook $logbook,
         private SiteClock $site,
     ) {
     }
@@ -53,6 +51,11 @@ final readonly class DayPlanPresenter
         $facts = $this->facts->of($kept);
         $isToday = $now->format('Y-m-d') === $head['day'];
         $moved = $plan->movedBy($facts['done'], $isToday ? intdiv($now->getTimestamp(), 60) : null);
+        $packing = $this->packing->of($plan);
+        $models = [];
+        foreach ($packing as $one) {
+            $models['='.$one['id']] = $one['model'];
+        }
         $sheet = new Sheet();
         $budget = array_map(static fn (Budget $one): array => [
             'reference' => $one->reference,
@@ -67,22 +70,21 @@ final readonly class DayPlanPresenter
             'today' => $now->format('Y-m-d'),
             'now' => $now->format(\DATE_ATOM),
             'asked' => $kept->asked->told,
-            'tasks' => array_map(fn (Task $task): array => $this->task($kept, $task, $sheet), $plan->tasks),
+            'tasks' => array_map(fn (Task $task): array => [
+                ...$this->task($kept, $task, $sheet),
+                'model' => $models['='.$task->unit->id] ?? '',
+            ], $plan->tasks),
             'activities' => $this->activities($plan, $moved, $facts),
             'journeys' => $this->journeys($plan),
-            'short' => array_map(static fn (Shortfall $one): array => [
-                'wanted' => $one->wanted->id,
-                'words' => $one->wanted->words,
-                'why' => $one->why,
-                'nearest' => $one->nearest,
-                'kind' => $one->kind->value,
-                'instead' => $one->instead?->span->from->format('H:i'),
-            ], $plan->short),
+            'short' => array_map(
+                static fn (Shortfall $one): array => [...KeptPlan::short($one), 'words' => $one->wanted->words],
+                $plan->short,
+            ),
             'over' => $plan->over,
             'every' => $plan->every,
             'budget' => $budget,
             'samples' => $this->samples->of($kept, $sheet),
-            'packing' => $this->packing->of($plan),
+            'packing' => $packing,
             'figures' => $sheet->rows(),
         ];
     }
@@ -103,7 +105,6 @@ final readonly class DayPlanPresenter
             'family' => $task->wanted->family,
             ...$task->wanted->span->ends(),
             'unit' => $task->unit->id,
-            'model' => $this->logbook->instrument($task->unit->id)->model ?? '',
             'by' => $kept->plan->activity($task->wanted, ActivityKind::Fit)->by ?? '',
             'late' => $kept->plan->lateness($task->wanted),
             'lead' => $lead === null ? null : SamplePresenter::line($lead, $sheet),
@@ -124,7 +125,7 @@ final readonly class DayPlanPresenter
 
         return array_map(function (Activity $one) use ($because, $moved, $facts): array {
             $now = $moved->activity($one->task->wanted, $one->kind) ?? $one;
-            $key = Moved::key($one);
+            $key = Moved::key($one->task->wanted, $one->kind);
 
             return [
                 'kind' => $one->kind->value,

@@ -9,7 +9,6 @@ use Footnote\App\Planning\Samples;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Planning\ActivityKind;
 use Footnote\Core\Planning\Wanted;
-use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 
 /** Of each measurement of a plan that draws a sample, whether that gives a usable answer in the time that is wanted. */
@@ -24,8 +23,7 @@ final readonly class DaySamples
     {
         $samples = [];
         foreach ($kept->asked->wanted as $place => $wanted) {
-            $told = $kept->asked->rows[$place]['sample'] ?? null;
-            $shown = \is_array($told) && $told !== [] ? $this->sample($told, $kept, $wanted, $sheet) : null;
+            $shown = $this->sample($kept->asked->sample($place), $kept, $wanted, $sheet);
             if ($shown !== null) {
                 $samples[] = ['wanted' => $wanted->id, ...$shown];
             }
@@ -37,19 +35,16 @@ final readonly class DaySamples
     /**
      * @param array<mixed> $told
      *
-     * @return array<string, mixed>|null null where nothing of that kind draws a sample
+     * @return array<string, mixed>|null null where it draws none
      */
     private function sample(array $told, KeptPlan $kept, Wanted $wanted, Sheet $sheet): ?array
     {
-        $minutes = (int) round($wanted->span->seconds() / 60) - $kept->plan->lateness($wanted);
         $unit = null;
         foreach ($kept->plan->tasks as $task) {
             $unit = $task->wanted->id === $wanted->id ? $task->unit->id : $unit;
         }
         try {
-            $asked = [...$told, 'shiftMinutes' => (string) max(1, $minutes), ...($unit === null ? [] : ['unit' => $unit])];
-            $size = $this->samples->size($wanted->family, Fields::of($asked));
-
+            $size = $this->samples->ofWanted($wanted, $told, $kept->plan->lateness($wanted), $unit);
             if ($size === null) {
                 return null;
             }

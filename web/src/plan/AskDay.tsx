@@ -207,17 +207,14 @@ export function AskDay({
   );
 }
 
-function Hour({
-  label,
-  value,
-  set,
-  wrong,
-}: {
+interface Typed {
   label: string;
   value: string;
   set: (value: string) => void;
   wrong?: string | undefined;
-}) {
+}
+
+function Hour({ label, value, set, wrong }: Typed) {
   return (
     <TextField
       label={label}
@@ -233,17 +230,7 @@ function Hour({
   );
 }
 
-function Minutes({
-  label,
-  value,
-  set,
-  wrong,
-}: {
-  label: string;
-  value: string;
-  set: (value: string) => void;
-  wrong?: string | undefined;
-}) {
+function Minutes({ label, value, set, wrong }: Typed) {
   return (
     <label className="fn-ask-minutes">
       <span>{label}</span>

@@ -81,7 +81,6 @@ function Line({
   if (!on || !before || !fit || !off || !after) {
     return null;
   }
-  const at = clock;
   const ahead = (done: boolean) => (what === 'now' && !done ? 0.45 : 1);
   const colour = what === 'planned' ? ink.soft : ink.text;
   const stretch = (from: string, to: string): React.CSSProperties => ({
@@ -90,10 +89,10 @@ function Line({
     width: `${Math.max(0.3, axis.percent(to) - axis.percent(from))}%`,
   });
   const words = [
-    `${what === 'planned' ? 'Planned' : 'Now'}: on ${at(on.from, zone)}`,
-    `check ${at(before.from, zone)}`,
-    `measuring ${at(fit.to, zone)} to ${at(off.from, zone)}`,
-    `check after ${at(after.from, zone)}`,
+    `${what === 'planned' ? 'Planned' : 'Now'}: on ${clock(on.from, zone)}`,
+    `check ${clock(before.from, zone)}`,
+    `measuring ${clock(fit.to, zone)} to ${clock(off.from, zone)}`,
+    `check after ${clock(after.from, zone)}`,
   ].join(', ');
   return (
     <div
