@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Kit;
 
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Utf8;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
 /** A table as a text: comma, semicolon or tab between cells, as its first line has most of; quoted cells may hold line ends. */
@@ -22,8 +23,7 @@ final class TableText
         if (str_contains($text, "\0")) {
             throw new Problem(422, 'The file is not text. Save the sheet as CSV; nothing was kept.');
         }
-        $bare = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
-        $bare = mb_check_encoding($bare, 'UTF-8') ? $bare : (string) iconv('Windows-1252', 'UTF-8//IGNORE', $bare);
+        $bare = Utf8::ofFile($text);
         $first = strtok($bare, "\r\n");
         $counts = ($first === false ? [] : [
             ',' => substr_count($first, ','),

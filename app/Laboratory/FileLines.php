@@ -6,6 +6,7 @@ namespace Footnote\App\Laboratory;
 
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\RecordFile;
+use Footnote\App\Storage\Utf8;
 
 /** Lines of a laboratory's file, whatever it is encoded in. */
 final class FileLines
@@ -26,12 +27,7 @@ final class FileLines
                     \sprintf('The file is not text: line %d holds a NUL. Save the sheet as CSV; nothing was kept.', $number),
                 );
             }
-            yield self::utf8($line);
+            yield Utf8::of($line);
         }
-    }
-
-    public static function utf8(string $text): string
-    {
-        return mb_check_encoding($text, 'UTF-8') ? $text : (string) iconv('Windows-1252', 'UTF-8//IGNORE', $text);
     }
 }

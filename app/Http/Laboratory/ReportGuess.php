@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Laboratory;
 
-use Footnote\App\Laboratory\FileLines;
 use Footnote\App\Laboratory\LaboratoryKeeper;
 use Footnote\App\Logbook\Reports;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Utf8;
 use Footnote\Core\Flow\LaboratoryFile;
 use Footnote\Core\Record\Fields;
 
@@ -32,7 +32,7 @@ final readonly class ReportGuess
         if (str_contains($text, "\0")) {
             throw new Problem(422, 'The file is not text. Save the sheet as CSV; nothing was kept.');
         }
-        $bare = FileLines::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text);
+        $bare = Utf8::ofFile($text);
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $bare)), 0, 40);
         $codes = $this->keeper->codes();
         $remembered = $this->remembered($lines, $laboratory, $codes);
