@@ -1,4 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
+import { useLayoutEffect } from 'react';
 import { expect, it, vi } from 'vitest';
 import { switchKeys, useKeys } from './keys';
 import { mayDecide, mayLead, mayRecord, maySteward } from './roles';
@@ -37,6 +38,30 @@ it('is silent behind a dialog, and after its view is gone', () => {
   unmount();
   fireEvent.keyDown(document.body, { key: 'j' });
   expect(heard).not.toHaveBeenCalled();
+});
+
+it('gives a key that is pressed at once to what is seen, not to what was seen before it', () => {
+  const before = vi.fn();
+  const now = vi.fn();
+  /** Presses as soon as it stands there, before anything that waits for a painted screen. */
+  function PressedAtOnce({ isPressed }: { isPressed: boolean }) {
+    useLayoutEffect(() => {
+      if (isPressed) {
+        fireEvent.keyDown(document.body, { key: 'j' });
+      }
+    });
+    return null;
+  }
+  const view = (onJ: () => void, isPressed: boolean) => (
+    <>
+      <Pad onJ={onJ} />
+      <PressedAtOnce isPressed={isPressed} />
+    </>
+  );
+  const { rerender } = render(view(before, false));
+  rerender(view(now, true));
+  expect(before).not.toHaveBeenCalled();
+  expect(now).toHaveBeenCalledTimes(1);
 });
 
 it('does nothing else with a letter that it heard, and nothing at all where letters are switched off', () => {

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 const ELSEWHERE =
   'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]';
@@ -18,10 +18,11 @@ export const switchKeys = (on: boolean) => window.localStorage.setItem(SWITCH, o
  */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
   const held = useRef(keys);
-  useEffect(() => {
+  // Before it is painted: a key pressed at once belongs to what is seen, never to the step before it.
+  useLayoutEffect(() => {
     held.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (
         event.ctrlKey ||
