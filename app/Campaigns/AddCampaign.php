@@ -13,7 +13,10 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
-/** A campaign begins at a site, judged by the standard policy against what is usual; with the first come the shipped policies. */
+/**
+ * A campaign begins at a site: with criteria and limits of some sets that come with Footnote, judged by the standard policy; or like an
+ * earlier one, with its criteria, limits and policy. With the first come the shipped policies.
+ */
 final readonly class AddCampaign
 {
     public function __construct(
@@ -34,11 +37,18 @@ final readonly class AddCampaign
         if ($this->entities->find(Campaign::class, $id) !== null) {
             throw Problem::field('/id', 'a campaign with this code is here already.');
         }
-        $this->journal->during($by->code, 'campaign added', $told->data(), function () use ($by, $told, $id, $zone): void {
+        $like = $told->optionalText('like', 40);
+        if (($like === null) === !$told->has('sets')) {
+            throw Problem::field('/sets', 'say what it is measured against, or which campaign it is like.');
+        }
+        $sets = $this->families->begunWith($told->texts('sets'));
+        $this->journal->during($by->code, 'campaign added', $told->data(), function () use ($by, $told, $id, $zone, $like, $sets): void {
             ($this->ship)($by->code);
+            $earlier = $like === null ? null : $this->entities->find(Campaign::class, $like)
+                ?? throw Problem::field('/like', 'there is no such campaign.');
             $campaign = new Campaign($id, $told->text('title'), $told->text('site'), $zone);
-            $campaign->measureAgainst($this->families->usual());
-            $campaign->judgeBy('standard-1', false);
+            $campaign->measureAgainst($earlier?->yardsticks() ?? $sets);
+            $campaign->judgeBy($earlier?->policy() ?? 'standard-1', false);
             $this->entities->persist($campaign);
         });
     }

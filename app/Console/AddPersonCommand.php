@@ -9,6 +9,8 @@ use Footnote\App\Access\LetIn;
 use Footnote\App\Access\Password;
 use Footnote\App\Access\People;
 use Footnote\App\Access\Role;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\ShipPolicies;
 use Footnote\App\Refusal\Problem;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -26,6 +28,8 @@ class AddPersonCommand extends Command
         private readonly People $people,
         private readonly LetIn $letIn,
         private readonly ChoosePassword $choose,
+        private readonly Journal $journal,
+        private readonly ShipPolicies $ship,
     ) {
         parent::__construct();
     }
@@ -68,6 +72,10 @@ class AddPersonCommand extends Command
             $oneTime = $this->letIn->add('console', $name, $code, self::roles($words));
             if ($password !== null) {
                 $this->choose->set('console', $name, $password, 'console');
+            }
+            if ($input->getOption('if-none') === true) {
+                // What one will be judged by can be read before anything is judged.
+                $this->journal->during('console', 'policies taken over', [], fn () => ($this->ship)('console'));
             }
         } catch (Problem $problem) {
             $style->error($problem->getMessage());

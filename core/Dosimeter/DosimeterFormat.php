@@ -36,6 +36,7 @@ use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\ShipsYardsticks;
 use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
+use Footnote\Core\Record\YardstickSet;
 use Footnote\Core\Sheet\ShipsSheets;
 use Footnote\Core\StandIn\BringsStandIns;
 
@@ -163,10 +164,28 @@ final readonly class DosimeterFormat implements
         return json_decode((string) file_get_contents(__DIR__.'/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
     }
 
-    /** A dosimeter at the shoulder cannot be set against what holds behind hearing protection without a qualification. */
-    public function besides(): array
+    /** A dosimeter at the shoulder cannot be set against what holds behind hearing protection without a qualification: in none of them. */
+    public function sets(): array
     {
-        return ['eu-limit'];
+        return [
+            new YardstickSet(
+                'noise-eu',
+                'Noise',
+                'European Union: action values',
+                'Directive 2003/10/EC',
+                [],
+                ['eu-lower', 'eu-upper', 'eu-lower-peak', 'eu-upper-peak'],
+            ),
+            new YardstickSet(
+                'noise-us',
+                'Noise',
+                'United States: permissible exposure and action level',
+                '29 CFR 1910.95',
+                ['pel', 'hc'],
+                ['pel-dose', 'action-dose', 'ceiling', 'peak-140'],
+            ),
+            new YardstickSet('noise-niosh', 'Noise', 'Recommended exposure limit', 'NIOSH 98-126', ['rel'], ['rel-dose']),
+        ];
     }
 
     public function quantities(array $criteria, array $substances): array

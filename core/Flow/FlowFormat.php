@@ -30,6 +30,7 @@ use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\Shelf;
 use Footnote\Core\Record\ShipsYardsticks;
+use Footnote\Core\Record\YardstickSet;
 use Footnote\Core\Sheet\ShipsSheets;
 use Footnote\Core\StandIn\BringsStandIns;
 
@@ -406,10 +407,23 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
         ];
     }
 
-    /** Of the conditions that concentrations are stated at a campaign needs one. */
-    public function besides(): array
+    public function sets(): array
     {
-        return ['conditions-20', 'conditions-0', 'as-sampled'];
+        $at = static fn (string $id, string $title): YardstickSet => new YardstickSet(
+            $id,
+            'Air samples',
+            $title,
+            'reference conditions, a choice',
+            [$id],
+            oneOf: 'conditions',
+        );
+
+        return [
+            $at('conditions-25', 'Volumes stated at 25 °C, 101.325 kPa'),
+            $at('conditions-20', 'Volumes stated at 20 °C, 101.325 kPa'),
+            $at('conditions-0', 'Volumes stated at 0 °C, 101.325 kPa'),
+            $at('as-sampled', 'Volumes stated as sampled'),
+        ];
     }
 
     public function quantities(array $criteria, array $substances): array

@@ -29,7 +29,9 @@ use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\ShipsYardsticks;
 use Footnote\Core\Record\TellsWhatIsLeft;
+use Footnote\Core\Record\YardstickSet;
 use Footnote\Core\Sheet\ShipsSheets;
 use Footnote\Core\StandIn\BringsStandIns;
 
@@ -41,6 +43,7 @@ final readonly class GasFormat implements
     KeepsLogs,
     KeepsShelves,
     ShipsSheets,
+    ShipsYardsticks,
     BringsStandIns
 {
     /** Names of channels stand in figures, files and addresses. */
@@ -363,6 +366,44 @@ final readonly class GasFormat implements
         }
 
         return new GasRecord($around->log($run), $around->logName(), $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));
+    }
+
+    /** Oxygen alone: of flammable gas a tenth of the limit means nothing before somebody says what gas 100 % stands for. */
+    public function shipped(): array
+    {
+        $oxygen = static fn (string $id, string $title, string $quantity, string $value, string $comparator): array => [
+            'id' => $id,
+            'title' => $title,
+            'quantity' => $quantity,
+            'value' => $value,
+            'unit' => '% vol',
+            'comparator' => $comparator,
+            'scope' => 'at any time',
+            'source' => '29 CFR 1910.146(b)',
+            'mark' => 'published',
+        ];
+
+        return [
+            'criteria' => [],
+            'limits' => [
+                $oxygen('oxygen-least', 'too little oxygen', 'lowest:oxygen', '19.5', '<'),
+                $oxygen('oxygen-most', 'too much oxygen', 'peak:oxygen', '23.5', '>'),
+            ],
+        ];
+    }
+
+    public function sets(): array
+    {
+        return [
+            new YardstickSet(
+                'oxygen-us',
+                'Oxygen',
+                'United States: atmosphere of a permit space; no clearance to enter',
+                '29 CFR 1910.146(b)',
+                [],
+                ['oxygen-least', 'oxygen-most'],
+            ),
+        ];
     }
 
     public function quantities(array $criteria, array $substances): array

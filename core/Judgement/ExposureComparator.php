@@ -12,6 +12,11 @@ enum ExposureComparator: string
     /** Of what must not be too little, such as oxygen. */
     case FallenBelow = '<';
 
+    public function sign(): string
+    {
+        return $this === self::Reached ? '≥' : $this->value;
+    }
+
     public function holds(int $comparison): bool
     {
         return match ($this) {

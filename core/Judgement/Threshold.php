@@ -19,6 +19,12 @@ final readonly class Threshold
     ) {
     }
 
+    /** Such as "≥ 85 dB(A)": where it is crossed. */
+    public function words(): string
+    {
+        return trim(\sprintf('%s %s %s', $this->comparator->sign(), $this->value->written, $this->unit));
+    }
+
     public function at(Decimal $value): self
     {
         return new self($value, $this->unit, $this->comparator, $this->basis);

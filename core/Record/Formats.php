@@ -160,23 +160,50 @@ final class Formats
         return $all;
     }
 
+    /** @return list<YardstickSet> what a campaign may be begun with */
+    public function sets(): array
+    {
+        $sets = [];
+        foreach ($this->formats as $format) {
+            array_push($sets, ...($format instanceof ShipsYardsticks ? $format->sets() : []));
+        }
+
+        return $sets;
+    }
+
     /**
-     * Those that a new campaign begins with.
+     * The criteria and limits of some sets, in the order in which they come with Footnote.
+     *
+     * @param list<string> $ids
      *
      * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
+     *
+     * @throws InvalidRecord at /sets where there is no such set, or two of which only one holds
      */
-    public function usual(): array
+    public function begunWith(array $ids): array
     {
-        $besides = [];
-        foreach ($this->formats as $format) {
-            array_push($besides, ...($format instanceof ShipsYardsticks ? $format->besides() : []));
+        $criteria = [];
+        $limits = [];
+        $taken = [];
+        foreach ($ids as $id) {
+            $set = array_values(array_filter($this->sets(), static fn (YardstickSet $one): bool => $one->id === $id))[0]
+                ?? throw new InvalidRecord('/sets', \sprintf('there is no set "%s".', $id));
+            $other = $set->oneOf === '' ? null : ($taken[$set->oneOf] ?? null);
+            if ($other !== null && $other->id !== $set->id) {
+                throw new InvalidRecord('/sets', \sprintf('only one holds: "%s" or "%s".', $other->title, $set->title));
+            }
+            if ($set->oneOf !== '') {
+                $taken[$set->oneOf] = $set;
+            }
+            array_push($criteria, ...$set->criteria);
+            array_push($limits, ...$set->limits);
         }
-        $usual = static fn (array $one): bool => !\in_array($one['id'] ?? '', $besides, true);
         $shipped = $this->shipped();
+        $among = static fn (array $chosen): \Closure => static fn (array $one): bool => \in_array($one['id'] ?? '', $chosen, true);
 
         return [
-            'criteria' => array_values(array_filter($shipped['criteria'], $usual)),
-            'limits' => array_values(array_filter($shipped['limits'], $usual)),
+            'criteria' => array_values(array_filter($shipped['criteria'], $among($criteria))),
+            'limits' => array_values(array_filter($shipped['limits'], $among($limits))),
         ];
     }
 }

@@ -10,6 +10,6 @@ interface ShipsYardsticks
     /** @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} */
     public function shipped(): array;
 
-    /** @return list<string> identifiers of those that a new campaign does not begin with: they are chosen where they hold */
-    public function besides(): array;
+    /** @return list<YardstickSet> what of them a campaign may be begun with; others are chosen one by one, where they hold */
+    public function sets(): array;
 }

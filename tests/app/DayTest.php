@@ -79,7 +79,8 @@ final class DayTest extends ApiTestCase
         $this->import((new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00'));
         $this->signIn(Role::Hygienist);
         $own = $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title');
-        $this->call('POST', '/api/campaigns', ['id' => 'z', 'title' => 'Later', 'site' => 'Sallow Mill', 'zone' => 'Europe/London'], 201);
+        $later = ['id' => 'z', 'title' => 'Later', 'site' => 'Sallow Mill', 'zone' => 'Europe/London', 'sets' => []];
+        $this->call('POST', '/api/campaigns', $later, 201);
         self::assertSame($own, $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title'));
         self::assertSame('Later', $this->call('GET', '/api/day?date=2026-03-09')->string('campaign.title'));
         $this->call(

@@ -375,9 +375,10 @@ final class JobTest extends ApiTestCase
             )->check('k2', '16:30', ['114.0']),
         );
         $this->signIn(Role::Hygienist);
-        $this->call('POST', '/api/campaigns', ['id' => 'next', 'title' => 'Next', 'site' => 'Mill', 'zone' => 'Europe/London'], 201);
-        $this->call('POST', '/api/campaigns', ['id' => 'next', 'title' => 'Next', 'site' => 'Mill', 'zone' => 'Europe/London'], 422);
-        $this->call('POST', '/api/campaigns', ['id' => 'other', 'title' => 'Next', 'site' => 'Mill', 'zone' => 'Mars/Base'], 422);
+        $next = ['id' => 'next', 'title' => 'Next', 'site' => 'Mill', 'zone' => 'Europe/London', 'sets' => []];
+        $this->call('POST', '/api/campaigns', $next, 201);
+        $this->call('POST', '/api/campaigns', $next, 422);
+        $this->call('POST', '/api/campaigns', ['id' => 'other', 'zone' => 'Mars/Base'] + $next, 422);
         $limits = [[
             'id' => 'own',
             'title' => 'house limit',

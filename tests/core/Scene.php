@@ -39,7 +39,9 @@ final class Scene
         $this->record = [
             'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->usual()],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->begunWith(
+                ['noise-eu', 'noise-us', 'noise-niosh', 'conditions-25'],
+            )],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
             'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
             'checks' => [],

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { address, PORTS } from './servers';
+import { address, EMPTY, EMPTY_PORT, PORTS } from './servers';
 
 export default defineConfig({
   testDir: '.',
@@ -37,10 +37,19 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `bash ../../tools/serve-fresh.sh var/e2e ${PORTS.join(' ')}`,
-    url: `${address(0)}/api/session`,
-    timeout: 120_000,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
-  },
+  // One after the other: the second finds what the first has put together.
+  webServer: [
+    {
+      command: `bash ../../tools/serve-fresh.sh var/e2e ${PORTS.join(' ')}`,
+      url: `${address(0)}/api/session`,
+      timeout: 120_000,
+      gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
+    },
+    {
+      command: `bash ../../tools/serve-empty.sh var/e2e-empty ${EMPTY_PORT}`,
+      url: `${EMPTY}/api/session`,
+      timeout: 120_000,
+      gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
+    },
+  ],
 });

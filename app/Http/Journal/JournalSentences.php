@@ -68,6 +68,7 @@ final class JournalSentences
         'laboratory said' => 'wrote down what the laboratory said of report {report}',
         'blank kept' => 'registered the blank {medium}',
         'policy added' => 'added the policy {id}, based on {basedOn}',
+        'policies taken over' => 'took over the policies that come with Footnote',
         'source confirmed' => 'confirmed a source: {source}, {edition}, {clause}',
         'kit word' => 'said of {of} where it is and what belongs to it',
         'instruments registered' => 'registered several instruments, from {from}',

@@ -29,6 +29,12 @@ final readonly class CampaignsController
         return new JsonResponse($this->campaigns->all());
     }
 
+    #[Route('/beginnings', methods: ['GET'])]
+    public function beginnings(): JsonResponse
+    {
+        return new JsonResponse($this->campaigns->beginnings());
+    }
+
     #[Route('', methods: ['POST'])]
     #[IsGranted('ROLE_LEAD')]
     public function add(Request $request, #[CurrentUser] User $user, AddCampaign $add): JsonResponse

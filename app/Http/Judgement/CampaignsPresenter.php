@@ -9,9 +9,14 @@ use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Libraries;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\HasCriteria;
+use Footnote\Core\Record\YardstickSet;
 
 /** Campaigns with what they are judged by and measure against, and what limits can be set for. */
 final readonly class CampaignsPresenter
@@ -21,6 +26,7 @@ final readonly class CampaignsPresenter
         private Campaigns $campaigns,
         private Libraries $libraries,
         private Formats $families,
+        private Assessor $assessor,
     ) {
     }
 
@@ -48,25 +54,55 @@ final readonly class CampaignsPresenter
         ];
     }
 
+    /** @return array{sets: list<array<string, mixed>>, zones: list<string>} what a campaign may be begun with */
+    public function beginnings(): array
+    {
+        return [
+            'sets' => array_map(fn (YardstickSet $set): array => [
+                'id' => $set->id,
+                'agent' => $set->agent,
+                'title' => $set->title,
+                'source' => $set->source,
+                'oneOf' => $set->oneOf,
+                'holds' => $this->holds($set),
+            ], $this->families->sets()),
+            'zones' => \DateTimeZone::listIdentifiers(),
+        ];
+    }
+
+    /** @return list<string> */
+    private function holds(YardstickSet $set): array
+    {
+        $read = (new EvidenceReader($this->families))->yardsticks(Fields::of($this->families->begunWith([$set->id])));
+
+        return [
+            ...array_map(static fn (Criterion $one): string => $one->name(), $read->criteria),
+            ...array_map(static fn (ExposureLimit $one): string => $one->title.' '.$one->threshold->words(), $read->limits),
+        ];
+    }
+
     /**
      * What a limit of the campaign can be set for, family by family.
      *
      * @param array<string, string> $substances
      *
-     * @return list<array{value: string, words: string, unit: string}>
+     * @return list<array{value: string, words: string, unit: string, of: string}>
      */
     private function quantities(Campaign $campaign, array $substances): array
     {
         $quantities = [];
         $criteria = $campaign->yardsticks()['criteria'] ?? [];
-        foreach ($this->families->all() as $format) {
+        foreach ($this->families->all() as $family => $format) {
             $own = [];
             foreach (\is_array($criteria) ? $criteria : [] as $criterion) {
                 if (\is_array($criterion) && $format instanceof HasCriteria && $format->knowsCriterion(Fields::of($criterion))) {
                     $own[] = Fields::of($criterion)->text('id');
                 }
             }
-            array_push($quantities, ...$format->quantities($own, $substances));
+            $of = $this->assessor->family($family)->title();
+            foreach ($format->quantities($own, $substances) as $quantity) {
+                $quantities[] = [...$quantity, 'of' => $of];
+            }
         }
 
         return $quantities;

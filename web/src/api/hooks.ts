@@ -54,6 +54,18 @@ export const useUnsettled = (from: string, to: string) =>
       ),
   });
 
+/** What leads a new logbook to its first signed result. */
+export const useFirstResult = () =>
+  useQuery({ queryKey: ['first result'], queryFn: () => answer(api.GET('/api/first-result')) });
+
+/** What a campaign may be begun with. */
+export const useBeginnings = () =>
+  useQuery({
+    queryKey: ['beginnings'],
+    queryFn: () => answer(api.GET('/api/campaigns/beginnings')),
+    staleTime: Infinity,
+  });
+
 /** The addresses under which calendars ask for it. */
 export const useCalendars = () =>
   useQuery({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) });

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useDay, useSession } from '../api/hooks';
+import { useDay, useFirstResult, useSession } from '../api/hooks';
+import { FirstSteps } from '../first/FirstSteps';
 import { mayRecord } from '../shell/roles';
 import { day, plural } from '../look/words';
 import { Typed } from '../look/Asked';
@@ -43,12 +44,7 @@ export function DayView() {
   const { date, today, before, after, units, campaign, zone, plans, waiting: unworked } = asked.data;
   const records = mayRecord(session.data?.user);
   if (units.length === 0) {
-    return (
-      <Empty title="No instrument is registered yet">
-        A steward registers references and instruments under <Link to="/kit">Kit</Link>; then the day begins
-        on the <Link to="/bench">Bench</Link>.
-      </Empty>
-    );
+    return <NothingYet />;
   }
   const hours = hoursOf(units, date);
   const waiting = units.filter((unit) => unit.next !== 'done for the day');
@@ -280,4 +276,26 @@ export function DayView() {
   );
 }
 
-/** Any day, whether something happened on it or not: taken once it is whole and left, not at every key. */
+/** Before there is anything to have a day with: what leads there. */
+function NothingYet() {
+  const way = useFirstResult();
+  if (way.data === undefined) {
+    return <Lacking of={[way]} />;
+  }
+  return way.data.steps.length === 0 ? (
+    <Empty title="No instrument is registered yet">
+      A steward registers references and instruments under <Link to="/kit">Kit</Link>; then the day begins on
+      the <Link to="/bench">Bench</Link>.
+    </Empty>
+  ) : (
+    <div style={{ maxWidth: 720 }}>
+      <h1 className="fn-title">To the first signed result</h1>
+      <p style={{ color: ink.soft, marginTop: 0 }}>
+        The logbook is empty. These steps lead to a number that somebody stands up for; each says what it
+        needs, and what it rests on can be read before: the <Link to="/policies">policies</Link>, with the
+        source of every limit.
+      </p>
+      <FirstSteps way={way.data} />
+    </div>
+  );
+}

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
 import { OneOf } from '../look/Asked';
 import { FitWords } from '../look/FitWords';
+import { holds } from '../look/holds';
 import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural } from '../look/words';
@@ -30,14 +30,6 @@ const STATES = {
 type State = keyof typeof STATES;
 const isState = (word: string): word is State => word in STATES;
 
-/** What is looked for stands in what is said of it: each word of it somewhere. */
-const holds = (text: string, ...said: (string | null | undefined)[]) => {
-  const all = said.join(' ').toLowerCase();
-  return text
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => all.includes(word));
-};
 const stands = (one: Unit | Reference, state: State | '') =>
   state === 'out' ? Boolean(one.retired) : !one.retired && (state !== 'past' || one.dueState === 'past');
 
@@ -46,7 +38,7 @@ export function KitView() {
   const kit = useKit();
   const session = useSession();
   const [search, setSearch] = useSearchParams();
-  const [adding, setAdding] = useState<'unit' | 'table' | 'reference' | null>(null);
+  const adding = search.get('add');
   if (kit.data === undefined) {
     return <Lacking of={[kit]} />;
   }
@@ -57,6 +49,15 @@ export function KitView() {
     search.get('family') ?? '',
     isState(asked) ? asked : ('' as const),
   ];
+  const setAdding = (what: string | null) => {
+    const next = new URLSearchParams(search);
+    next.delete('kind');
+    next.delete('add');
+    if (what !== null) {
+      next.set('add', what);
+    }
+    setSearch(next, { replace: true });
+  };
   const set = (name: string, value: string) => {
     const next = new URLSearchParams(search);
     next.delete(name);
@@ -201,7 +202,9 @@ export function KitView() {
       <Library />
       {adding === 'table' && <UnitsFromTable onClose={() => setAdding(null)} />}
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
-      {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}
+      {adding === 'reference' && (
+        <RegisterReference kind={search.get('kind')} onClose={() => setAdding(null)} />
+      )}
     </>
   );
 }

@@ -96,17 +96,19 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
 }
 
 /** Registers a reference of any kind; what is asked of it, and of its certificate, is the kind's to say. */
-export function RegisterReference({ onClose }: { onClose: () => void }) {
+export function RegisterReference({ kind = null, onClose }: { kind?: string | null; onClose: () => void }) {
   const forms = useForms();
-  return forms.data ? <Reference forms={forms.data} onClose={onClose} /> : null;
+  return forms.data ? <Reference forms={forms.data} first={kind} onClose={onClose} /> : null;
 }
 
-function Reference({ forms, onClose }: { forms: Forms; onClose: () => void }) {
-  const [kind, setKind] = useState(forms.references[0]);
+function Reference({ forms, first, onClose }: { forms: Forms; first: string | null; onClose: () => void }) {
+  const [kind, setKind] = useState(
+    () => forms.references.find((one) => one.id === first) ?? forms.references[0],
+  );
   const [id, setId] = useState('');
   const [model, setModel] = useState('');
   const [values, setValues] = useState<Values>({});
-  const [certificate, setCertificate] = useState(() => noCertificate(forms.references[0]?.table ?? false));
+  const [certificate, setCertificate] = useState(() => noCertificate(kind?.table ?? false));
   const register = useChange(
     () =>
       answer(

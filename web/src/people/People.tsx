@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, usePeople } from '../api/hooks';
 import { Lacking, Told } from '../look/Told';
@@ -15,7 +16,9 @@ type Person = Schemas['Person'];
 /** Everybody who was ever let in. Names and codes stay, since results lean on them. */
 export function People({ self }: { self: string }) {
   const people = usePeople();
-  const [adding, setAdding] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const adding = search.get('add') === 'person';
+  const setAdding = (on: boolean) => setSearch(on ? { add: 'person' } : {}, { replace: true });
   const [changing, setChanging] = useState<Person | null>(null);
   const [made, setMade] = useState<Schemas['Invited'] | null>(null);
   const code = useChange(

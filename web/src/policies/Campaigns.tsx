@@ -1,13 +1,17 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Field, Form } from '../kit/Form';
+import { holds } from '../look/holds';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { plural } from '../look/words';
+import { AddCampaign } from './AddCampaign';
 
 type Campaign = Schemas['Campaign'];
 
@@ -23,7 +27,9 @@ export function Campaigns({
   policies: Schemas['PolicyVersion'][];
   leads: boolean;
 }) {
-  const [adding, setAdding] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const adding = leads && search.get('add') === 'campaign';
+  const setAdding = (on: boolean) => setSearch(on ? { add: 'campaign' } : {}, { replace: true });
   const [defining, setDefining] = useState<Campaign | null>(null);
   const judge = useChange(({ id, policy, instead }: { id: string; policy: string; instead: string }) =>
     answer(api.POST('/api/campaigns/{id}/policy', { params: { path: { id } }, body: { policy, instead } })),
@@ -32,7 +38,7 @@ export function Campaigns({
     <section>
       <div style={{ display: 'flex', alignItems: 'baseline', gap: 14 }}>
         <h2 style={{ margin: '8px 0 4px', flex: 1 }}>Campaigns</h2>
-        {leads && <Button onClick={() => setAdding(true)}>Add a campaign</Button>}
+        {leads && <Button onClick={() => setAdding(true)}>Begin a campaign</Button>}
       </div>
       {campaigns.length === 0 && <p style={{ color: ink.soft }}>No campaign yet. Runs belong to one.</p>}
       {campaigns.map((campaign) => (
@@ -83,7 +89,7 @@ export function Campaigns({
         </div>
       ))}
       <Told problem={judge.error} />
-      {adding && <Add onClose={() => setAdding(false)} />}
+      {adding && <AddCampaign campaigns={campaigns} onClose={() => setAdding(false)} />}
       {defining && shipped && (
         <Define campaign={defining} shipped={shipped} onClose={() => setDefining(null)} />
       )}
@@ -91,54 +97,9 @@ export function Campaigns({
   );
 }
 
-function Add({ onClose }: { onClose: () => void }) {
-  const [form, setForm] = useState({
-    id: '',
-    title: '',
-    site: '',
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  });
-  const add = useChange(() => answer(api.POST('/api/campaigns', { body: form })), onClose);
-  return (
-    <Form
-      title="Add a campaign"
-      action="Add"
-      problem={add.error}
-      busy={add.isPending}
-      onClose={onClose}
-      onSubmit={() => add.mutate(undefined)}
-    >
-      <Field
-        label="Code"
-        value={form.id}
-        set={(id) => setForm({ ...form, id })}
-        problem={add.error?.of('id')}
-        required
-      />
-      <Field
-        label="Title"
-        value={form.title}
-        set={(title) => setForm({ ...form, title })}
-        problem={add.error?.of('title')}
-        required
-      />
-      <Field
-        label="Site"
-        value={form.site}
-        set={(site) => setForm({ ...form, site })}
-        problem={add.error?.of('site')}
-        required
-      />
-      <Field
-        label="Time zone"
-        value={form.zone}
-        set={(zone) => setForm({ ...form, zone })}
-        problem={add.error?.of('zone')}
-        required
-      />
-    </Form>
-  );
-}
+/** What is chosen stays in sight, whatever is looked for. */
+const isChosen = (chosen: { id: string }[], one: { id: string }) =>
+  chosen.some((other) => other.id === one.id);
 
 /** Criteria and limits: shipped ones by choice, and any of one's own. */
 function Define({
@@ -150,6 +111,7 @@ function Define({
   shipped: Schemas['Yardsticks'];
   onClose: () => void;
 }) {
+  const [text, setText] = useState('');
   const [criteria, setCriteria] = useState(campaign.criteria);
   const [limits, setLimits] = useState(campaign.limits);
   const [criterion, setCriterion] = useState({
@@ -177,26 +139,30 @@ function Define({
       ),
     onClose,
   );
-  const slug = (text: string) =>
-    text
+  const slug = (title: string) =>
+    title
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'own';
   const allCriteria = [
     ...shipped.criteria,
     ...criteria.filter((one) => !shipped.criteria.some((other) => other.id === one.id)),
-  ];
+  ].filter((one) => isChosen(criteria, one) || holds(text, one.name, one.level, one.source));
   const allLimits = [
     ...shipped.limits,
     ...limits.filter((one) => !shipped.limits.some((other) => other.id === one.id)),
-  ];
+  ].filter(
+    (one) =>
+      isChosen(limits, one) ||
+      holds(text, one.title, one.quantity, one.value, one.unit, one.source, one.scope),
+  );
   const quantities = [
     ...campaign.quantities,
     ...criteria
       .filter((one) => one.level && !campaign.quantities.some((known) => known.value === `dose:${one.id}`))
       .flatMap((one) => [
-        { value: `dose:${one.id}`, words: `dose by ${one.id}`, unit: '%' },
-        { value: `twa:${one.id}`, words: `TWA by ${one.id}`, unit: 'dB(A)' },
+        { value: `dose:${one.id}`, words: `dose by ${one.id}`, unit: '%', of: 'Criteria chosen here' },
+        { value: `twa:${one.id}`, words: `TWA by ${one.id}`, unit: 'dB(A)', of: 'Criteria chosen here' },
       ]),
   ];
   return (
@@ -208,13 +174,16 @@ function Define({
       onClose={onClose}
       onSubmit={() => save.mutate(undefined)}
     >
+      <div style={{ gridColumn: '1 / -1' }}>
+        <Field label="Find by name, value or source" value={text} set={setText} />
+      </div>
       <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
         <legend style={{ fontWeight: 600 }}>Criteria</legend>
         {allCriteria.map((one) => (
           <label key={one.id} style={{ display: 'block', padding: '3px 0' }}>
             <input
               type="checkbox"
-              checked={criteria.some((own) => own.id === one.id)}
+              checked={isChosen(criteria, one)}
               onChange={(event) =>
                 setCriteria([
                   // Only one set of reference conditions holds at a time.
@@ -283,7 +252,7 @@ function Define({
           <label key={one.id} style={{ display: 'block', padding: '3px 0' }}>
             <input
               type="checkbox"
-              checked={limits.some((own) => own.id === one.id)}
+              checked={isChosen(limits, one)}
               onChange={(event) =>
                 setLimits(event.target.checked ? [...limits, one] : limits.filter((own) => own.id !== one.id))
               }
@@ -297,19 +266,16 @@ function Define({
         ))}
       </fieldset>
       <Field label="Own limit, title" value={limit.title} set={(title) => setLimit({ ...limit, title })} />
-      <TextField
-        select
-        label="Quantity"
-        value={limit.quantity}
-        onChange={(event) => setLimit({ ...limit, quantity: event.target.value })}
-      >
-        {quantities.map((one) => (
-          <MenuItem key={one.value} value={one.value}>
-            {one.words}
-            {one.unit && `, ${one.unit}`}
-          </MenuItem>
-        ))}
-      </TextField>
+      <Autocomplete
+        options={quantities}
+        groupBy={(one) => one.of}
+        getOptionLabel={(one) => one.words + (one.unit && `, ${one.unit}`)}
+        getOptionKey={(one) => one.value}
+        isOptionEqualToValue={(one, other) => one.value === other.value}
+        value={quantities.find((one) => one.value === limit.quantity) ?? null}
+        onChange={(_, picked) => setLimit({ ...limit, quantity: picked?.value ?? '' })}
+        renderInput={(params) => <TextField {...params} label="Quantity: type its name" />}
+      />
       <TextField
         select
         label="Crossed when"
@@ -328,7 +294,7 @@ function Define({
         set={(mixture) => setLimit({ ...limit, mixture })}
       />
       <Button
-        disabled={!limit.title || !limit.value || !limit.source}
+        disabled={!limit.title || !limit.quantity || !limit.value || !limit.source}
         onClick={() => {
           setLimits([
             ...limits,

@@ -9,6 +9,7 @@ import {
   sent,
   serve,
   show,
+  showAt,
   steward,
   type,
   valueOf,
@@ -132,7 +133,7 @@ const campaigns = {
       policyChanged: true,
       criteria: [criterion, conditions('a', '20 °C')],
       limits: [limit],
-      quantities: [{ value: 'lex8h', words: 'L_EX,8h', unit: 'dB(A)' }],
+      quantities: [{ value: 'lex8h', words: 'L_EX,8h', unit: 'dB(A)', of: 'noise dosimeter' }],
     },
   ],
   shipped: {
@@ -177,7 +178,11 @@ describe('policies side by side', () => {
       { campaigns: [], shipped: { criteria: [], limits: [] } },
       { policies: [], groups: {}, limits: {}, questions: [] },
     );
-    expect(screen.getByText('The shipped policies appear with the first campaign.')).toBeTruthy();
+    expect(
+      screen.getByText(
+        'No policy yet: those that come with Footnote are taken over with the first campaign.',
+      ),
+    ).toBeTruthy();
     expect(screen.getByText(/No campaign yet/)).toBeTruthy();
   });
 
@@ -224,17 +229,70 @@ describe('campaigns', () => {
     });
   });
 
-  it('are added with their site and zone', async () => {
-    await open(hygienist);
-    press(await screen.findByRole('button', { name: 'Add a campaign' }).then(() => 'Add a campaign'));
+  const noise = {
+    id: 'noise-eu',
+    agent: 'Noise',
+    title: 'European Union',
+    source: 'Directive',
+    oneOf: '',
+    holds: ['upper action value ≥ 85 dB(A)'],
+  };
+  const at = (id: string) => ({
+    id,
+    agent: 'Air samples',
+    title: `Volumes stated at ${id}`,
+    source: 'choice',
+    oneOf: 'conditions',
+    holds: [id],
+  });
+  const beginnings = { sets: [noise, at('25 °C'), at('20 °C')], zones: ['Europe/London', 'UTC'] };
+  const begin = async () => {
+    serve(server, {
+      '/api/policies': policies,
+      '/api/campaigns': campaigns,
+      '/api/session': hygienist,
+      '/api/campaigns/beginnings': beginnings,
+    });
+    showAt('/policies', '/policies?add=campaign', <PoliciesView />);
+    await screen.findByLabelText(/^Title/);
+  };
+
+  it('begin at a site, against what comes with Footnote; what is refused is said and kept', async () => {
+    await begin();
     type(/^Code/, 'N-1');
     type(/^Title/, 'Next');
-    type(/^Site/, 'Mill');
-    type(/^Time zone/, 'Mars/Olympus');
+    type(/^Site/, 'Loft');
+    type(/^Find by agent/, 'noise upper');
+    expect(screen.queryByRole('checkbox', { name: /25 °C/ })).toBeNull();
+    fireEvent.click(screen.getByRole('checkbox', { name: /European Union/ }));
+    type(/^Find by agent/, '');
+    fireEvent.click(screen.getByRole('checkbox', { name: /25 °C/ }));
+    // Only one of the conditions holds.
+    fireEvent.click(screen.getByRole('checkbox', { name: /20 °C/ }));
     refuse(server.POST, 'Nothing was kept.', { '/zone': 'is no time zone.' });
-    press('Add');
+    press('Begin');
     expect(await screen.findByText('is no time zone.')).toBeTruthy();
     expect(valueOf(/^Title/)).toBe('Next');
+    expect(sent(server.POST).body).toEqual({
+      id: 'N-1',
+      title: 'Next',
+      site: 'Loft',
+      zone: 'UTC',
+      sets: ['noise-eu', '20 °C'],
+    });
+  });
+
+  it('begin like an earlier one', async () => {
+    await begin();
+    type(/^Code/, 'N-2');
+    type(/^Title/, 'Again');
+    type(/^Site/, 'Mill');
+    pick('Criteria, limits and policy', /as of SM/);
+    expect(screen.queryByRole('checkbox', { name: /European Union/ })).toBeNull();
+    press('Begin');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST).body).toMatchObject({ id: 'N-2', like: 'SM' });
+    expect(sent(server.POST).body).not.toHaveProperty('sets');
   });
 
   it('measure against shipped and own criteria and limits; conditions exclude each other', async () => {
@@ -254,7 +312,8 @@ describe('campaigns', () => {
     type(/^Source/, 'our own', 0);
     press('Add criterion');
     type('Own limit, title', 'Half of it');
-    pick('Quantity', /dose by house-85-4/);
+    fireEvent.mouseDown(screen.getByLabelText('Quantity: type its name'));
+    fireEvent.click(screen.getByRole('option', { name: /dose by house-85-4/ }));
     pick('Crossed when', 'equal or greater');
     type(/^Value/, '50');
     type(/^Source/, 'our own', 1);

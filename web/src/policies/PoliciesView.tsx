@@ -51,7 +51,9 @@ export function PoliciesView() {
         leads={mayLead(session.data?.user)}
       />
       {newest.length === 0 ? (
-        <p style={{ color: ink.soft }}>The shipped policies appear with the first campaign.</p>
+        <p style={{ color: ink.soft }}>
+          No policy yet: those that come with Footnote are taken over with the first campaign.
+        </p>
       ) : (
         <>
           <h2 style={{ marginTop: 26 }}>Rules</h2>

@@ -61,7 +61,8 @@ export function Glance({ assessment }: { assessment: Page['assessment'] }) {
                   </>
                 )}{' '}
                 <span style={{ color: limit.robustness === 'robust' ? ink.soft : ink.qualified }}>
-                  {limit.robustness === 'undecided' ? '≷ undecided' : limit.robustness}
+                  {limit.robustness === 'undecided' && '≷ undecided: '}
+                  {limit.statement.replace(/^[^:]*: /, '')}
                 </span>
               </div>
             ))}

@@ -4,6 +4,7 @@ import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useLeave, useSession } from '../api/hooks';
 import { AwayBar } from '../away/AwayBar';
 import { useAway } from '../away/useAway';
+import { FirstResult } from '../first/FirstResult';
 import { Loading } from '../look/Told';
 import { zoneOfSite } from '../look/site';
 import { ink } from '../look/theme';
@@ -124,6 +125,7 @@ export function Shell() {
       </header>
       <AwayBar person={user.code} />
       <Timers records={mayRecord(user)} />
+      <FirstResult />
       <main className="fn-main">
         <Outlet />
       </main>

@@ -22,6 +22,7 @@ const BESIDE: Record<string, unknown> = {
   '/api/files': { most: 40, files: [] },
   '/api/dates': { over: 0, soon: 0, soonDays: 45, items: [] },
   '/api/unsettled': { runs: [] },
+  '/api/first-result': { steps: [], unit: null, run: null, kinds: [], verdict: null },
   '/api/kit/instruments/{id}/word': { entries: [], said: null },
   '/api/kit/references/{id}/word': { entries: [], said: null },
 };
