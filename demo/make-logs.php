@@ -7,9 +7,10 @@ declare(strict_types=1);
  * particles at sixty, octave bands of rooms at one.
  * Everything in them is made up; the magnitudes are those of an organ-building workshop.
  *
- *     php demo/make-logs.php [FOLDER]
+ *     php demo/make-logs.php [FOLDER [WEEKS]]     moved by whole weeks, in the clocks of the instruments
  */
 $folder = $argv[1] ?? __DIR__.'/logs';
+$moved = static fn (string $from): int => (int) strtotime($from.' UTC') + 604800 * (int) ($argv[2] ?? 0);
 if (!is_dir($folder)) {
     mkdir($folder, 0o755, true);
 }
@@ -134,7 +135,7 @@ foreach (DAYS as $number => [$name, $dialect, $from, $stretches, $target]) {
     if ($name === 'planing') {
         $rows[11111][1] = 131.4;
     }
-    $clock = strtotime($from.' UTC') + ($name === 'spindle' ? 94 : 0);
+    $clock = $moved($from) + ($name === 'spindle' ? 94 : 0);
     $file = fopen("$folder/$name.csv", 'w');
     assert($file !== false);
     fwrite($file, match ($dialect) {
@@ -205,7 +206,7 @@ foreach (GASES as $number => [$name, $from, $minutes, $channels]) {
     $file = fopen("$folder/$name.csv", 'w');
     assert($file !== false);
     fwrite($file, 'Time,'.implode(',', array_keys($channels))."\n");
-    $start = strtotime($from.' UTC');
+    $start = $moved($from);
     $near = array_fill_keys(array_keys($channels), 0.0);
     $now = array_map(static fn (array $one): float => $one[0], $channels);
     $working = false;
@@ -278,7 +279,7 @@ foreach (PARTICLES as $number => [$name, $from, $minutes, $step, $sizes, $share]
             array_map(static fn (string|int $size): string => $size === 'dust' ? 'mg/m3' : $size.' um', array_keys($sizes)),
         )."\n",
     );
-    $start = strtotime($from.' UTC');
+    $start = $moved($from);
     $at = 0.0;
     for ($i = 0; $i < 60 * $minutes / $step; ++$i) {
         if ($i % max(1, intdiv(300, $step)) === 0) {
@@ -319,7 +320,7 @@ foreach (ROOMS as $number => [$name, $from, $bands]) {
     $file = fopen("$folder/$name.csv", 'w');
     assert($file !== false);
     fwrite($file, 'Time,'.implode(',', array_map(static fn (int|string $band): string => "LZS $band Hz", array_keys($bands)))."\n");
-    $start = strtotime($from.' UTC');
+    $start = $moved($from);
     $highest = array_map(static fn (): int => mt_rand(5, 110), $bands);
     for ($i = 0; $i < 119; ++$i) {
         $cells = [];

@@ -125,22 +125,24 @@ use_data() {
   export FOOTNOTE_JOURNAL_KEY; FOOTNOTE_JOURNAL_KEY=$(cat "$FOOTNOTE_DATA.journal-key")
 }
 
-# fill_with_demo: an empty logbook with the people and the campaign of the demo
+# fill_with_demo [around]: an empty logbook with the people and the campaigns of the demo; around: its days lie around this one
 fill_with_demo() {
-  local person
+  local person record from=demo/ code=SM-26-11 month='November 2026' plan=demo/plans/day.json
   bin/console doctrine:migrations:migrate --no-interaction --quiet
   for person in "technician technician T-1" "hygienist hygienist H-1" "steward steward S-1" "reader reader R-1"; do
     # shellcheck disable=SC2086
     FOOTNOTE_PASSWORD=sallow-mill-2026 bin/console footnote:person:add $person >/dev/null
   done
-  php demo/make-logs.php
-  bin/console footnote:import demo/record.json
-  bin/console footnote:import demo/air.json
-  bin/console footnote:import demo/gas.json
-  bin/console footnote:import demo/particles.json
-  bin/console footnote:import demo/meters.json
-  bin/console footnote:report:begin SM-26-11 'Noise at the organ works, November 2026' 'The works council of Sallow Mill'
-  bin/console footnote:plan demo/plans/day.json --day "$(date -d tomorrow +%F)"
+  if [ "${1:-}" = around ]; then
+    from=$FOOTNOTE_DATA/demo/ plan=$FOOTNOTE_DATA/demo/day.plan
+    IFS='|' read -r code month < <(php demo/around.php "$from")
+  else
+    php demo/make-logs.php
+  fi
+  for record in record air gas particles meters; do bin/console footnote:import "$from$record.json"; done
+  bin/console footnote:report:begin "$code" "Noise at the organ works, $month" 'The works council of Sallow Mill'
+  bin/console footnote:plan "$plan" --day "$(date -d tomorrow +%F)"
+  [ "$from" = demo/ ] || rm -r "$from"
 }
 
 port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
