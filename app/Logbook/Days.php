@@ -14,21 +14,6 @@ final readonly class Days
     {
     }
 
-    public function hasEvidence(\DateTimeImmutable $from, \DateTimeImmutable $to): bool
-    {
-        $values = [Moments::second($from), Moments::second($to)];
-        foreach ([
-            'SELECT 1 FROM check_record c WHERE c.checked_at >= ? AND c.checked_at < ? AND '.StoredChronicle::COUNTS.' LIMIT 1',
-            "SELECT 1 FROM run_state WHERE started_at >= ? AND started_at < ? AND campaign_id <> '' LIMIT 1",
-        ] as $sql) {
-            if ($this->connection->fetchOne($sql, $values) !== false) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /** @return list<string> the units with a check or a run in between */
     public function unitsBetween(\DateTimeImmutable $from, \DateTimeImmutable $to): array
     {
@@ -57,12 +42,12 @@ final readonly class Days
         return \is_string($at) ? Moments::of($at) : null;
     }
 
-    /** @param \DateTimeImmutable|null $before that it began before; null: any */
-    public function lastRun(?\DateTimeImmutable $before = null): ?\DateTimeImmutable
+    /** When the last run before a moment began. */
+    public function lastRun(\DateTimeImmutable $before): ?\DateTimeImmutable
     {
         $latest = $this->connection->fetchOne(
-            "SELECT MAX(started_at) FROM run_state WHERE campaign_id <> ''".($before === null ? '' : ' AND started_at < ?'),
-            $before === null ? [] : [Moments::second($before)],
+            "SELECT MAX(started_at) FROM run_state WHERE campaign_id <> '' AND started_at < ?",
+            [Moments::second($before)],
         );
 
         return \is_string($latest) ? Moments::of($latest) : null;

@@ -18,9 +18,11 @@ final readonly class KeptPlans
     /** So many are listed at most. */
     private const MOST = 200;
 
-    private const SQL = 'SELECT p.id, p.campaign_id, p.planned_day, v.version, v.planned_by, v.planned_at, v.body FROM day_plan p'
-        .' JOIN day_plan_version v ON v.plan_id = p.id'
-        .' WHERE v.version = (SELECT MAX(o.version) FROM day_plan_version o WHERE o.plan_id = p.id)';
+    /** The version that counts, and what lists show of it. */
+    private const NEWEST = 'FROM day_plan_version v'
+        .' WHERE v.version = (SELECT MAX(o.version) FROM day_plan_version o WHERE o.plan_id = v.plan_id)';
+
+    private const HEAD = 'v.plan_id, v.campaign_id, v.planned_day, v.version, v.planned_by, v.planned_at';
 
     public function __construct(private Connection $connection)
     {
@@ -29,36 +31,56 @@ final readonly class KeptPlans
     /** @return list<Listed> the newest day first */
     public function all(): array
     {
-        $rows = $this->connection->fetchAllAssociative(self::SQL.' ORDER BY p.planned_day DESC, p.id DESC LIMIT '.self::MOST);
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT '.self::HEAD.', v.wanted, v.short '.self::NEWEST.' ORDER BY v.planned_day DESC, v.plan_id DESC LIMIT '.self::MOST,
+        );
 
-        return array_map(static function (array $row): array {
-            $body = Cells::json($row, 'body');
-            $asked = Cells::map($body, 'asked');
-
-            return [
-                ...self::head($row),
-                'wanted' => \count(Cells::rows($asked, 'wanted')),
-                'short' => \count(Cells::rows($body, 'short')) + \count(Cells::texts($body, 'over')),
-            ];
-        }, $rows);
+        return array_map(static fn (array $row): array => [
+            ...self::head($row),
+            'wanted' => (int) Cells::text($row, 'wanted'),
+            'short' => (int) Cells::text($row, 'short'),
+        ], $rows);
     }
 
     /** @return list<string> plans of a day */
     public function ofDay(string $day): array
     {
-        return $this->ids('planned_day = ?', $day);
+        return $this->ids('v.planned_day = ?', $day);
+    }
+
+    /** The last day before one that is planned. */
+    public function dayBefore(string $day): ?string
+    {
+        return $this->outermost('MAX', '<', $day);
+    }
+
+    /** The first day after one that is planned. */
+    public function dayAfter(string $day): ?string
+    {
+        return $this->outermost('MIN', '>', $day);
+    }
+
+    /**
+     * @param 'MAX'|'MIN' $which
+     * @param '<'|'>'     $where
+     */
+    private function outermost(string $which, string $where, string $day): ?string
+    {
+        $found = $this->connection->fetchOne("SELECT $which(v.planned_day) ".self::NEWEST." AND v.planned_day $where ?", [$day]);
+
+        return \is_string($found) ? $found : null;
     }
 
     /** @return list<string> plans of a day and of later ones, the last day first; so many as are listed */
     public function since(string $day): array
     {
-        return $this->ids('planned_day >= ?', $day);
+        return $this->ids('v.planned_day >= ?', $day);
     }
 
     /** @return list<string> */
     private function ids(string $where, string $day): array
     {
-        $sql = "SELECT id FROM day_plan WHERE $where ORDER BY planned_day DESC, id LIMIT ".self::MOST;
+        $sql = 'SELECT v.plan_id '.self::NEWEST." AND $where ORDER BY v.planned_day DESC, v.plan_id LIMIT ".self::MOST;
 
         return array_values(array_filter($this->connection->fetchFirstColumn($sql, [$day]), \is_string(...)));
     }
@@ -66,7 +88,7 @@ final readonly class KeptPlans
     /** @return array{id: string, version: int, by: string, at: string, day: string, campaign: string, body: array<string, mixed>}|null */
     public function newest(string $id): ?array
     {
-        $row = $this->connection->fetchAssociative(self::SQL.' AND p.id = ?', [$id]);
+        $row = $this->connection->fetchAssociative('SELECT '.self::HEAD.', v.body '.self::NEWEST.' AND v.plan_id = ?', [$id]);
 
         return $row === false ? null : [...self::head($row), 'body' => Cells::json($row, 'body')];
     }
@@ -79,7 +101,7 @@ final readonly class KeptPlans
     private static function head(array $row): array
     {
         return [
-            'id' => Cells::text($row, 'id'),
+            'id' => Cells::text($row, 'plan_id'),
             'version' => (int) Cells::text($row, 'version'),
             'by' => Cells::text($row, 'planned_by'),
             'at' => Cells::moment($row, 'planned_at'),

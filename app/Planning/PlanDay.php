@@ -51,14 +51,14 @@ final readonly class PlanDay
         $day = $told->text('day');
         $entry = ['day' => $day, 'measurements' => \count($asked->wanted), ...($again === null ? [] : ['plan' => $again])];
 
-        return $this->journal->during($by->code, self::PLANNED, $entry, function () use ($by, $asked, $kept, $day, $again, $seen): string {
+        return $this->journal->during($by->code, self::PLANNED, $entry, function () use ($by, $kept, $again, $seen): string {
             $now = $this->clock->now();
             if ($again !== null && $this->plans->head($again)['version'] !== $seen) {
                 throw new Problem(409, 'Somebody else planned this day again meanwhile. Look at it; what you typed is still here.');
             }
             $id = $again ?? $this->numbers->next('day_plan', 'DP-%05d');
             if ($again === null) {
-                $this->entities->persist(new DayPlanned($id, $asked->campaign, $day, $now));
+                $this->entities->persist(new DayPlanned($id, $now));
             }
             $this->entities->persist(new DayPlanVersion($id, $seen + 1, $kept, $by->name, $now));
 

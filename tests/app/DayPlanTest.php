@@ -122,7 +122,17 @@ final class DayPlanTest extends ApiTestCase
         $all = $this->call('GET', '/api/plans');
         self::assertSame(['DP-00001', 3, 1], [$all->string('items.0.id'), $all->int('items.0.wanted'), $all->int('items.0.short')]);
         self::assertSame(['DP-00001'], $this->call('GET', '/api/day?date=2026-03-03')->list('plans'));
-        self::assertSame([], $this->call('GET', '/api/day?date=2026-03-02')->list('plans'));
+        $before = $this->call('GET', '/api/day?date=2026-03-02');
+        self::assertSame([[], '2026-03-03'], [$before->list('plans'), $before->at('after')]);
+        // The day shows it under what is done, with the minutes of the plan itself.
+        $day = $this->call('GET', '/api/day?date=2026-03-03');
+        self::assertSame('D', $day->string('units.0.id'));
+        $on = array_filter(
+            $plan->list('activities'),
+            static fn (mixed $one): bool => \is_array($one) && [$one['unit'], $one['kind']] === ['D', 'switch on'],
+        );
+        self::assertSame(array_column($on, 'from'), [$day->string('units.0.planned.0.on')]);
+        self::assertSame('DP-00001', $day->string('units.0.planned.0.plan'));
         $sheets = $this->call('GET', '/api/plans/DP-00001/sheets');
         self::assertStringEndsWith('/kit/D', $sheets->string('units.0.address'));
         self::assertStringContainsString('<svg', $sheets->string('units.0.square'));
@@ -157,6 +167,15 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame([[], 2], [$replanned->list('tasks'), $replanned->at('version')]);
         self::assertFalse($this->otherwise($replanned));
         $this->call('POST', '/api/plans/'.$fit->string('id'), $asked, 409);
+
+        // Planned again for another day it stands under that one, and under the first no more.
+        $moved = ['version' => '2', 'asked' => $this->asked([self::wanted('W-01')], '2026-03-09')];
+        self::assertSame('2026-03-09', $this->call('POST', '/api/plans/'.$fit->string('id'), $moved)->string('day'));
+        self::assertNotContains($fit->string('id'), $this->call('GET', '/api/day?date=2026-03-05')->list('plans'));
+        self::assertSame([$fit->string('id')], $this->call('GET', '/api/day?date=2026-03-09')->list('plans'));
+        $first = $this->call('GET', '/api/plans')->list('items')[0];
+        self::assertIsArray($first);
+        self::assertSame(['2026-03-09', 3, 1], [$first['day'], $first['version'], $first['wanted']]);
     }
 
     /** The runs and checks of the day, beside what was planned; a late start moves what follows. */

@@ -20,7 +20,8 @@ final class DayTest extends ApiTestCase
         $this->import(new Scene());
         $this->signIn(Role::Technician);
         self::assertSame('check before use', $this->next('2026-03-02'));
-        $this->call('GET', '/api/day')->string('date');
+        // Whoever opens it sees today, whether something happened on it or not.
+        self::assertSame((new \DateTimeImmutable())->format('Y-m-d'), $this->call('GET', '/api/day')->string('date'));
 
         $draft = $this->call('POST', '/api/bench/D/check');
         self::assertSame('finish the check', $this->next('2026-03-02'));

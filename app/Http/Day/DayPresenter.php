@@ -15,6 +15,7 @@ use Footnote\App\Logbook\Period;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\App\Logbook\Workings;
+use Footnote\App\Planning\PlannedUnits;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -49,12 +50,13 @@ final readonly class DayPresenter
         private Workings $workings,
         private Assessor $assessor,
         private KeptPlans $plans,
+        private PlannedUnits $planned,
         private SiteClock $site,
     ) {
     }
 
     /**
-     * @param string $wanted a day, or nothing: today, or where nothing happened today, the last day with a run
+     * @param string $wanted a day, or nothing: today
      *
      * @return array<string, mixed>
      */
@@ -62,7 +64,7 @@ final readonly class DayPresenter
     {
         $zone = $this->site->zone();
         $today = $this->site->now()->format('Y-m-d');
-        $from = Period::day('date', $wanted === '' ? $this->usual($today, $zone) : $wanted, $zone);
+        $from = Period::day('date', $wanted === '' ? $today : $wanted, $zone);
         $date = $from->format('Y-m-d');
         $to = $from->modify('+1 day');
         $drafts = $this->drafts->heads();
@@ -76,6 +78,8 @@ final readonly class DayPresenter
         $worked = $this->worked($runs);
         // Whether a unit may go out is asked of today: what was of another day shows in the runs of that day.
         $fit = $today === $date ? $this->fitness->all() : [];
+        $plans = $this->plans->ofDay($date);
+        $planned = $this->planned->of($plans);
         $units = [];
         foreach ($this->lines->all() as $key => $line) {
             $own = $hours[$key] ?? ['runs' => [], 'checks' => [], 'last' => $this->lastCheck($line, $to)];
@@ -83,7 +87,7 @@ final readonly class DayPresenter
             foreach ($unit['runs'] as $at => $run) {
                 $unit['runs'][$at]['worked'] = $worked['='.$run['id']] ?? null;
             }
-            $units[] = $unit;
+            $units[] = [...$unit, 'planned' => $planned[$key] ?? []];
         }
 
         return [
@@ -91,21 +95,17 @@ final readonly class DayPresenter
             'today' => $today,
             'zone' => $zone->getName(),
             'campaign' => $this->campaign($from, $to),
-            'before' => $this->days->before($from, $zone),
-            'after' => $this->days->from($to, $zone),
+            'before' => max($this->days->before($from, $zone), $this->plans->dayBefore($date)),
+            'after' => self::sooner($this->days->from($to, $zone), $this->plans->dayAfter($date)),
             'units' => $units,
-            'plans' => $this->plans->ofDay($date),
+            'plans' => $plans,
             'waiting' => \count($runs) - \count($worked),
         ];
     }
 
-    private function usual(string $today, \DateTimeZone $zone): string
+    private static function sooner(?string $one, ?string $other): ?string
     {
-        $from = new \DateTimeImmutable($today, $zone);
-
-        return $this->days->hasEvidence($from, $from->modify('+1 day'))
-            ? $today
-            : ($this->days->lastRun()?->setTimezone($zone)->format('Y-m-d') ?? $today);
+        return $one === null || $other === null ? $one ?? $other : min($one, $other);
     }
 
     /** @return array{id: string, title: string, site: string}|null the campaigns measured on it; on a quiet day the newest */

@@ -19,6 +19,7 @@ const unit = (part: Partial<Schemas['DayUnit']>): Schemas['DayUnit'] => ({
   lastCheck: null,
   fit: null,
   next: '',
+  planned: [],
   ...part,
 });
 
@@ -99,4 +100,36 @@ it('leads to the result of a run', () => {
   signs({ checks: [check('07:30', { adjusted: true })], runs: [run('08:00', null)] });
   expect(screen.getByRole('button', { name: /W-01, planing, 08:00 to now/ })).toBeTruthy();
   expect(screen.getByRole('img', { name: /check at .*adjusted/ })).toBeTruthy();
+});
+
+it('draws what is planned under what is done, and names it until a run does', () => {
+  const planned = {
+    plan: 'DP-1',
+    person: 'W-07',
+    task: 'voicing',
+    on: at('06:23'),
+    check: at('06:33'),
+    from: at('07:00'),
+    to: at('15:00'),
+    after: at('15:10'),
+    until: at('15:20'),
+  };
+  const shown = (runs: Schemas['DayRun'][]) => {
+    const one = unit({ planned: [planned], runs });
+    const hours = hoursOf([one], '2026-11-18');
+    // The axis begins with what is planned.
+    expect(hours.percent(at('06:00'))).toBe(0);
+    return render(
+      <MemoryRouter>
+        <DayLine unit={one} hours={hours} />
+      </MemoryRouter>,
+    );
+  };
+  const { unmount } = shown([]);
+  const words =
+    /^Planned: W-07, voicing, on 06:23, check 06:33, measuring 07:00 to 15:00, check after 15:10$/;
+  expect(screen.getByRole('img', { name: words }).textContent).toBe('W-07 voicing');
+  unmount();
+  shown([run('07:20', '15:00')]);
+  expect(screen.getByRole('img', { name: words }).textContent).toBe('');
 });

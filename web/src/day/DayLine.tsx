@@ -36,6 +36,14 @@ export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hour
           }}
         />
       ))}
+      {unit.planned.map((planned) => (
+        <Planned
+          key={planned.plan + planned.from}
+          planned={planned}
+          hours={hours}
+          named={unit.runs.length === 0}
+        />
+      ))}
       {unit.runs.map((run) => {
         const left = hours.percent(run.start);
         const right = run.stop ? hours.percent(run.stop) : 100;
@@ -117,6 +125,49 @@ export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hour
         );
       })}
     </div>
+  );
+}
+
+/** As it was planned, under what is done: on and warming up, both checks, and measuring between. */
+function Planned({
+  planned,
+  hours,
+  named,
+}: {
+  planned: Schemas['PlannedUnit'];
+  hours: Hours;
+  /** Where no run says it. */
+  named: boolean;
+}) {
+  const stretch = (from: string, to: string): React.CSSProperties => ({
+    position: 'absolute',
+    bottom: 2,
+    left: `${hours.percent(from)}%`,
+    width: `${Math.max(0.3, hours.percent(to) - hours.percent(from))}%`,
+  });
+  const words = `Planned: ${planned.person}, ${planned.task}, on ${clock(planned.on)}, check ${clock(planned.check)}, measuring ${clock(planned.from)} to ${clock(planned.to)}, check after ${clock(planned.after)}`;
+  return (
+    <span role="img" aria-label={words} title={words}>
+      <i style={{ ...stretch(planned.on, planned.check), borderTop: `2px dotted ${ink.rule}` }} />
+      <i style={{ ...stretch(planned.check, planned.from), borderTop: `1px solid ${ink.rule}` }} />
+      <i style={{ ...stretch(planned.from, planned.to), borderTop: `4px solid ${ink.rule}` }} />
+      {named && (
+        <span
+          style={{
+            ...stretch(planned.from, planned.to),
+            bottom: 12,
+            padding: '0 10px',
+            color: ink.soft,
+            fontSize: '0.82rem',
+            whiteSpace: 'nowrap',
+            overflow: 'hidden',
+          }}
+        >
+          {planned.person} {planned.task}
+        </span>
+      )}
+      <i style={{ ...stretch(planned.to, planned.until), borderTop: `1px solid ${ink.rule}` }} />
+    </span>
   );
 }
 

@@ -22,6 +22,7 @@ const unit = (id: string, next: string, more: object = {}) => ({
   draft: null,
   checks: [],
   runs: [],
+  planned: [],
   ...more,
 });
 const run = (id: string, worked: object | null) => ({

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { useDay, useFirstResult, useSession } from '../api/hooks';
 import { FirstSteps } from '../first/FirstSteps';
 import { mayRecord } from '../shell/roles';
-import { day, plural } from '../look/words';
+import { clock, day, plural } from '../look/words';
 import { Typed } from '../look/Asked';
 import { FitWords } from '../look/FitWords';
 import { Empty, Lacking, Told } from '../look/Told';
@@ -54,7 +54,8 @@ export function DayView() {
     unit.checks.length > 0 ||
     unit.hold.length > 0 ||
     unit.running !== null ||
-    unit.draft !== null;
+    unit.draft !== null ||
+    unit.planned.length > 0;
   // A unit on which nothing happens stands in one line with the others, so that the day fits the screen.
   const shown = units.some(busy) ? units.filter(busy) : units;
   const resting = units.filter((unit) => !shown.includes(unit));
@@ -197,7 +198,13 @@ export function DayView() {
                       do not adjust
                     </div>
                   )}
-                  {['check before use', 'held'].includes(unit.next) && <FitWords fit={unit.fit} />}
+                  {(unit.fit !== null || date === today) &&
+                    ['check before use', 'held'].includes(unit.next) && <FitWords fit={unit.fit} />}
+                  {unit.planned.map((planned) => (
+                    <div key={planned.plan + planned.from} style={{ color: ink.soft, fontSize: '0.8rem' }}>
+                      planned: on {clock(planned.on)}
+                    </div>
+                  ))}
                 </td>
                 <td style={{ padding: 0 }}>
                   <DayLine unit={unit} hours={hours} />
@@ -271,6 +278,7 @@ export function DayView() {
       <p style={{ color: ink.soft, fontSize: '0.85rem' }}>
         <b className="fn-figure">[</b> check before, as left · line: the run · <b className="fn-figure">]</b>{' '}
         check after, as found · dotted: still missing · crossed: a check that cannot be used
+        {shown.some((unit) => unit.planned.length > 0) && ' · pale, at the foot: as it was planned'}
       </p>
     </>
   );

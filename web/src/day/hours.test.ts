@@ -14,6 +14,7 @@ const unit = (checks: string[]): Schemas['DayUnit'] => ({
   lastCheck: null,
   fit: null,
   next: '',
+  planned: [],
 });
 
 it('spans seven to seventeen, and more where something happened', () => {

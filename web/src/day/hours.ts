@@ -5,7 +5,7 @@ export interface Hours {
   ticks: { word: string; percent: number }[];
 }
 
-/** The hours that the day's line spans: all that happened, and at least seven to seventeen. */
+/** The hours that the day's line spans: all that happened or is planned, and at least seven to seventeen. */
 export function hoursOf(units: Schemas['DayUnit'][], date: string): Hours {
   // Moments come with the site's own offset, so its wall clock can be read off their text.
   const hourOf = (at: string) => {
@@ -15,6 +15,7 @@ export function hoursOf(units: Schemas['DayUnit'][], date: string): Hours {
   const all = units.flatMap((unit) => [
     ...unit.checks.map((check) => check.at),
     ...unit.runs.flatMap((run) => [run.start, ...(run.stop ? [run.stop] : [])]),
+    ...unit.planned.flatMap((planned) => [planned.on, planned.until]),
   ]);
   const found = all.map(hourOf);
   const from = Math.floor(Math.min(7, ...found));
