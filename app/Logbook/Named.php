@@ -20,7 +20,7 @@ final readonly class Named
      *
      * @return array{persons: list<string>, tasks: list<string>} each once, by the alphabet
      */
-    public function ofRuns(string $campaign): array
+    public function ofRuns(string $campaign = ''): array
     {
         return ['persons' => $this->column('person', $campaign), 'tasks' => $this->column('task', $campaign)];
     }
@@ -36,13 +36,18 @@ final readonly class Named
         );
     }
 
-    /** @return list<array<string, mixed>> number, unit and moment of checks, the newest first, by their numbers alone */
+    /** @return list<array<string, mixed>> number, unit and moment of checks, the newest first, by their numbers, which have a digit */
     public function checks(string $text, int $limit): array
     {
-        [$where, $values] = Containing::any(['c.id'], trim($text));
+        if (preg_match('/\d/', $text) !== 1) {
+            return [];
+        }
+        [$where, $values] = Containing::any(['n.id'], trim($text));
 
+        // The numbers are looked through without the records, which are large.
         return $this->connection->fetchAllAssociative(
-            "SELECT c.id, c.instrument_id, c.checked_at FROM check_record c WHERE $where ORDER BY c.checked_at DESC LIMIT $limit",
+            "SELECT c.id, c.instrument_id, c.checked_at FROM check_record c WHERE c.id IN (SELECT n.id FROM check_record n WHERE $where)"
+                ." ORDER BY c.checked_at DESC LIMIT $limit",
             $values,
         );
     }
@@ -54,16 +59,20 @@ final readonly class Named
     }
 
     /**
+     * From one name to the next along an index: a logbook of years has few of them in many runs.
+     *
      * @param 'person'|'task' $column
      *
      * @return list<string>
      */
     private function column(string $column, string $campaign): array
     {
+        $counts = $campaign === '' ? "s.campaign_id <> ''" : 's.campaign_id = ?';
+        $after = static fn (string $name): string => "SELECT MIN(s.$column) FROM run_state s WHERE s.$column > $name AND $counts";
         $names = $this->connection->fetchFirstColumn(
-            "SELECT DISTINCT $column FROM run_state WHERE $column <> '' AND ".($campaign === '' ? "campaign_id <> ''" : 'campaign_id = ?')
-                ." ORDER BY $column",
-            $campaign === '' ? [] : [$campaign],
+            \sprintf('WITH RECURSIVE t(n) AS (%s UNION ALL SELECT (%s) FROM t WHERE t.n IS NOT NULL)', $after("''"), $after('t.n'))
+                .' SELECT n FROM t WHERE n IS NOT NULL',
+            $campaign === '' ? [] : [$campaign, $campaign],
         );
 
         return array_values(array_filter($names, \is_string(...)));

@@ -68,7 +68,27 @@ final class StoredMarks implements Marks
     /** Writes what is new, where the unit's evidence is still what it was made of. */
     public function write(Connection $connection): void
     {
+        $this->insert($connection, $this->waiting);
+        $this->waiting = [];
+    }
+
+    /** Of what is new only the last of each kind: enough to go on from, for whoever looks at a unit as it stands now. */
+    public function writeLast(Connection $connection): void
+    {
+        $last = [];
         foreach ($this->waiting as [$of, $mark]) {
+            if (!isset($last[$of->key()]) || $last[$of->key()][1]->at <= $mark->at) {
+                $last[$of->key()] = [$of, $mark];
+            }
+        }
+        $this->insert($connection, array_values($last));
+        $this->waiting = [];
+    }
+
+    /** @param list<array{MarkOf, Mark}> $marks */
+    private function insert(Connection $connection, array $marks): void
+    {
+        foreach ($marks as [$of, $mark]) {
             $connection->executeStatement(
                 'INSERT INTO check_mark (check_id, kind, instrument_id, marked_at, tally) VALUES (?, ?, ?, ?, ?)'
                     .' ON CONFLICT (check_id, kind) DO NOTHING',
@@ -81,6 +101,5 @@ final class StoredMarks implements Marks
                 ],
             );
         }
-        $this->waiting = [];
     }
 }

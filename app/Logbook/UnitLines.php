@@ -25,10 +25,11 @@ final readonly class UnitLines
      * @param \Closure(string): array<string, mixed> $workOut a unit's line out of its evidence
      * @param list<string>|null                      $units   null: all of them
      * @param float                                  $seconds after which no more is worked out: the lines of the others are left out
+     * @param (\Closure(string): ?StoredMarks)|null  $marks   made while a unit's line was worked out: the next time it goes on from them
      *
      * @return array<string, array<string, mixed>> by = and the unit, in their order
      */
-    public function of(string $list, \Closure $workOut, ?array $units = null, float $seconds = \INF): array
+    public function of(string $list, \Closure $workOut, ?array $units = null, float $seconds = \INF, ?\Closure $marks = null): array
     {
         $began = hrtime(true);
         /** @var array<string, array{string, int}> $fresh unit and version of what was worked out */
@@ -51,9 +52,13 @@ final readonly class UnitLines
         });
         if ($fresh !== []) {
             // What cannot be kept is still shown.
-            $this->lock->holdingWherePossible(function () use ($list, $fresh, $lines): void {
+            $this->lock->holdingWherePossible(function () use ($list, $fresh, $lines, $marks): void {
                 foreach ($fresh as $key => [$unit, $version]) {
                     $this->keep($list, $unit, $version, $lines[$key]);
+                    $made = $marks === null ? null : $marks($unit);
+                    if ($made !== null && $this->version($unit) === $version) {
+                        $made->writeLast($this->connection);
+                    }
                 }
             });
         }
@@ -76,6 +81,13 @@ final readonly class UnitLines
             ['list' => $list, ...($units === null ? [] : ['units' => $units])],
             ['units' => ArrayParameterType::STRING],
         )->fetchAllAssociative();
+    }
+
+    private function version(string $unit): int
+    {
+        $version = $this->connection->fetchOne('SELECT version FROM instrument_state WHERE instrument_id = ?', [$unit]);
+
+        return \is_numeric($version) ? (int) $version : 0;
     }
 
     /** @param array<string, mixed> $line */

@@ -142,6 +142,8 @@ final readonly class DatesCalendar
             $due['evidence'] === '' ? '' : ' ('.$due['evidence'].')',
             $held === [] ? '' : '; last checked on it: '.implode(', ', $held),
             $due['weighs'] === null ? '' : '; what is measured later: '.$due['weighs'],
+            $item['minutes'] === null ? '' : \sprintf('; takes %d min', $item['minutes']),
+            $item['note'] === '' ? '' : '; '.$item['note'],
         ]);
     }
 

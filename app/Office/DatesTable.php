@@ -22,15 +22,17 @@ final class DatesTable
         return [
             Column::moment('until', 'Last moment at which it counts, with its offset from UTC; empty: it was never done'),
             Column::text('what', 'What is wanted'),
-            Column::text('of', 'Unit or reference that it is wanted of'),
-            Column::text('model', 'Its model'),
+            Column::text('of', 'Unit, reference or sample that it is wanted of'),
+            Column::text('model', 'Its model; of a sample its method'),
             Column::text('channels', 'Channels of it; empty: all of it'),
             Column::text('by', 'Who does it: laboratory, or bench'),
             Column::text('every', 'Interval that it follows from; empty: a certificate states the day'),
             Column::text('source', 'Where the interval is from'),
-            Column::text('evidence', 'Check, or number of the certificate, that counts until then'),
+            Column::text('evidence', 'Check, or number of the certificate, that counts until then; of a sample its run'),
             Column::text('weighs', 'What it makes of what is measured later; empty: nothing, or nobody says'),
             Column::text('holds_up', 'Units that are held up'),
+            Column::number('minutes', 'How long it takes, min; empty: nobody says'),
+            Column::text('note', 'What else is said of it'),
         ];
     }
 
@@ -55,6 +57,8 @@ final class DatesTable
             'evidence' => $due['evidence'],
             'weighs' => $due['weighs'] ?? '',
             'holds_up' => implode(CsvSheet::NEXT, $item['holdsUp']),
+            'minutes' => (string) ($item['minutes'] ?? ''),
+            'note' => $item['note'],
         ];
     }
 }

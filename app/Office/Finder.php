@@ -39,7 +39,7 @@ final readonly class Finder
         if ($words === []) {
             return [];
         }
-        $names = $this->named->ofRuns('');
+        $names = $this->named->ofRuns();
         $found = [
             ...self::among('instrument', array_map(self::ofKit(...), $this->logbook->instrumentRecords()), $words),
             ...self::among('reference', array_map(self::ofKit(...), $this->logbook->referenceRecords()), $words),

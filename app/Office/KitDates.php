@@ -6,6 +6,7 @@ namespace Footnote\App\Office;
 
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Kit;
+use Footnote\App\Logbook\KitWords;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\PracticeUnits;
@@ -15,6 +16,7 @@ use Footnote\App\Runs\FitLines;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Record\KitWord;
 
 /**
  * What of the kit falls due: of every unit and every reference in use, by the policy of the newest campaign. Units for practice are left
@@ -22,7 +24,12 @@ use Footnote\Core\Judgement\Policy;
  *
  * @phpstan-import-type Due from FitLines
  *
- * @phpstan-type Dated array{owner: 'instruments'|'references', id: string, model: string, due: Due, holdsUp: list<string>}
+ * Beside it what a site has dated itself, and samples that hold for a time.
+ *
+ * @phpstan-type Dated array{
+ *     owner: 'instruments'|'references'|'samples', id: string, model: string, due: Due, holdsUp: list<string>, minutes: int|null,
+ *     note: string,
+ * }
  */
 final readonly class KitDates
 {
@@ -35,7 +42,30 @@ final readonly class KitDates
         private Campaigns $campaigns,
         private Policies $policies,
         private SiteClock $site,
+        private KitWords $words,
+        private TakesOfUnits $takes,
+        private SampleDates $samples,
     ) {
+    }
+
+    /**
+     * What no rule judges: it is wanted by a moment, and nothing more is said of it.
+     *
+     * @return Due
+     */
+    public static function plain(string $what, \DateTimeImmutable $until, string $evidence, bool $laboratory): array
+    {
+        return [
+            'what' => $what,
+            'channels' => [],
+            'until' => $until->format(\DATE_ATOM),
+            'evidence' => $evidence,
+            'every' => '',
+            'own' => false,
+            'source' => '',
+            'laboratory' => $laboratory,
+            'weighs' => null,
+        ];
     }
 
     /**
@@ -48,8 +78,9 @@ final readonly class KitDates
         if ($campaign === null) {
             return null;
         }
-        [$items, $waiting] = $this->ofUnits($this->lines->all() ?? []);
-        array_push($items, ...$this->ofReferences($this->policies->get($campaign['policy'])));
+        $units = $this->logbook->instrumentRecords();
+        [$items, $waiting] = $this->ofUnits($units, $this->lines->all() ?? []);
+        array_push($items, ...$this->ofReferences($this->policies->get($campaign['policy'])), ...$this->samples->all($units));
         // What was never done has no moment, and stands before all.
         $timed = array_map(static fn (array $item): array => [
             'at' => $item['due']['until'] === null ? 0 : (new \DateTimeImmutable($item['due']['until']))->getTimestamp(),
@@ -64,25 +95,38 @@ final readonly class KitDates
     }
 
     /**
-     * @param array<string, array{due: list<Due>}> $lines
+     * @param array<int|string, array<string, mixed>> $units
+     * @param array<string, array{due: list<Due>}>    $lines
      *
      * @return array{list<Dated>, int}
      */
-    private function ofUnits(array $lines): array
+    private function ofUnits(array $units, array $lines): array
     {
+        $words = $this->words->all('instruments');
+        $takes = $this->takes->of($units);
         $outOfUse = [...$this->retirements->instruments(), ...$this->practice->all()];
         $items = [];
         $waiting = 0;
-        foreach ($this->logbook->instrumentRecords() as $record) {
+        foreach ($units as $record) {
             $id = Cells::text($record, 'id');
             if (isset($outOfUse['='.$id])) {
                 continue;
             }
             $waiting += isset($lines['='.$id]) ? 0 : 1;
+            $model = Cells::text($record, 'model');
             foreach ($lines['='.$id]['due'] ?? [] as $due) {
-                $model = Cells::text($record, 'model');
-                $items[] = ['owner' => 'instruments', 'id' => $id, 'model' => $model, 'due' => $due, 'holdsUp' => [$id]];
+                $minutes = $due['laboratory'] ? null : $takes['='.$id] ?? null;
+                $items[] = [
+                    'owner' => 'instruments',
+                    'id' => $id,
+                    'model' => $model,
+                    'due' => $due,
+                    'holdsUp' => [$id],
+                    'minutes' => $minutes,
+                    'note' => '',
+                ];
             }
+            array_push($items, ...$this->said('instruments', $id, $model, $words['='.$id] ?? null));
         }
 
         return [$items, $waiting];
@@ -92,11 +136,17 @@ final readonly class KitDates
     private function ofReferences(Policy $policy): array
     {
         $retired = $this->retirements->references();
+        $words = $this->words->all('references');
         $leaning = $this->kit->leaning();
         $now = $this->site->now();
         $items = [];
         foreach ($this->logbook->references() as $reference) {
-            $due = isset($retired['='.$reference->id]) ? null : FallsDue::ofReference($reference, $policy, $now);
+            if (isset($retired['='.$reference->id])) {
+                continue;
+            }
+            $word = $words['='.$reference->id] ?? null;
+            array_push($items, ...$this->said('references', $reference->id, $reference->model, $word));
+            $due = FallsDue::ofReference($reference, $policy, $now);
             if ($due !== null) {
                 $items[] = [
                     'owner' => 'references',
@@ -104,10 +154,35 @@ final readonly class KitDates
                     'model' => $reference->model,
                     'due' => FitLines::due($due),
                     'holdsUp' => $leaning['='.$reference->id] ?? [],
+                    'minutes' => null,
+                    'note' => $word === null || $word->ordered() === '' ? '' : 'Another one is ordered: '.$word->ordered(),
                 ];
             }
         }
 
         return $items;
+    }
+
+    /**
+     * What the site has dated itself: to the end of that day.
+     *
+     * @param 'instruments'|'references' $owner
+     *
+     * @return list<Dated>
+     */
+    private function said(string $owner, string $id, string $model, ?KitWord $word): array
+    {
+        $dated = $word?->dated() ?? [];
+        $zone = $dated === [] ? null : $this->site->zone();
+
+        return array_map(static fn (array $one): array => [
+            'owner' => $owner,
+            'id' => $id,
+            'model' => $model,
+            'due' => self::plain($one['what'], new \DateTimeImmutable($one['day'].' 23:59:59', $zone), '', false),
+            'holdsUp' => [],
+            'minutes' => null,
+            'note' => '',
+        ], $dated);
     }
 }

@@ -52,7 +52,7 @@ final readonly class Samples
 
         return $sampler?->size(
             $told,
-            fn (string $shelf, string $code): ?Traits => $this->libraries->find($shelf, $code),
+            $this->entry(...),
             fn (string $unit): Timeline => $this->logbook->timeline($unit),
             $this->clock->now(),
         );
@@ -79,5 +79,24 @@ final readonly class Samples
         $asked = [...$told, 'shiftMinutes' => (string) $minutes, ...($unit === null ? [] : ['unit' => $unit])];
 
         return $this->size($wanted->family, Fields::of($asked, $path));
+    }
+
+    /**
+     * Until when what a run drew must be analysed.
+     *
+     * @param array<string, mixed> $run as it is recorded
+     *
+     * @return \DateTimeImmutable|null null where nobody says
+     */
+    public function holdsUntil(string $family, array $run, \DateTimeImmutable $drawn): ?\DateTimeImmutable
+    {
+        $days = $this->samplers->of($family)?->holdingDays(Fields::of($run), $this->entry(...));
+
+        return SampleSize::until($days, $drawn);
+    }
+
+    private function entry(string $shelf, string $code): ?Traits
+    {
+        return $this->libraries->find($shelf, $code);
     }
 }

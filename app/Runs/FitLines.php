@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Footnote\App\Runs;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\StoredMarks;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Fitness;
@@ -37,6 +40,8 @@ final readonly class FitLines
         private UnitLines $lines,
         private Campaigns $campaigns,
         private SiteClock $site,
+        private Logbook $logbook,
+        private Policies $policies,
     ) {
     }
 
@@ -51,13 +56,25 @@ final readonly class FitLines
             return null;
         }
         $now = $this->site->now();
+        /** @var array<string, StoredMarks> $marks */
+        $marks = [];
+        $policy = null;
 
         // What is against a unit does not change while time goes by but by the end that is told with it; the words name hours of today.
         /** @var array<string, Line> what was kept has the shape of what is worked out */
         return $this->lines->of(
             \sprintf('fit %s %s %s', $now->format('Y-m-d'), $campaign['policy'], $campaign['zone']),
-            fn (string $unit): array => self::line($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now), $now->getTimezone()),
+            function (string $unit) use ($campaign, $now, &$marks, &$policy): array {
+                $stored = $this->logbook->unit($unit);
+                $marks['='.$unit] = $stored->marks;
+                $policy ??= $this->policies->get($campaign['policy']);
+
+                return self::line($this->fit->by($unit, $campaign['id'], $policy, $now, $stored->timeline), $now->getTimezone());
+            },
             seconds: self::SECONDS,
+            marks: static function (string $unit) use (&$marks): ?StoredMarks {
+                return $marks['='.$unit] ?? null;
+            },
         );
     }
 

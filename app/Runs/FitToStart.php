@@ -6,6 +6,7 @@ namespace Footnote\App\Runs;
 
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\GoingOut;
@@ -27,9 +28,18 @@ final readonly class FitToStart
         return $this->by($instrument, $campaign, $this->policies->get($policy), $at);
     }
 
-    /** The same where the policy is read already, for many moments and units. */
-    public function by(string $instrument, string $campaign, Policy $policy, \DateTimeImmutable $at): Fitness
-    {
+    /**
+     * The same where the policy is read already, for many moments and units.
+     *
+     * @param Timeline|null $timeline of the unit, where it is read already
+     */
+    public function by(
+        string $instrument,
+        string $campaign,
+        Policy $policy,
+        \DateTimeImmutable $at,
+        ?Timeline $timeline = null,
+    ): Fitness {
         $start = $this->logbook->coreRun([
             'id' => (string) new Ulid(),
             'campaign' => $campaign,
@@ -39,6 +49,6 @@ final readonly class FitToStart
             'task' => 'nothing yet',
         ]);
 
-        return $this->goingOut->of($start, $this->logbook->timeline($instrument), $policy);
+        return $this->goingOut->of($start, $timeline ?? $this->logbook->timeline($instrument), $policy);
     }
 }

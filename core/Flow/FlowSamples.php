@@ -13,6 +13,7 @@ use Footnote\Core\Planning\SampleSize;
 use Footnote\Core\Planning\SizesSamples;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -95,6 +96,13 @@ final readonly class FlowSamples implements SizesSamples
             $lines,
             $method?->decimal('holdingDays'),
         );
+    }
+
+    public function holdingDays(Fields $run, \Closure $library): ?Decimal
+    {
+        $code = $run->optionalText('method');
+
+        return $code === null ? null : $library(FlowFormat::METHODS, $code)?->decimal('holdingDays');
     }
 
     private static function drift(Timeline $timeline, Fields $told, \DateTimeImmutable $now): ?Figure

@@ -28,6 +28,11 @@ final readonly class SampleSize
     /** Until when a sample that was drawn by a moment must be analysed; null where nobody says. */
     public function holdsUntil(\DateTimeImmutable $drawn): ?\DateTimeImmutable
     {
-        return $this->holdingDays === null ? null : Span::shift($drawn, 86400 * $this->holdingDays->value->toFloat());
+        return self::until($this->holdingDays, $drawn);
+    }
+
+    public static function until(?Decimal $days, \DateTimeImmutable $drawn): ?\DateTimeImmutable
+    {
+        return $days === null ? null : Span::shift($drawn, 86400 * $days->value->toFloat());
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Planning;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 
@@ -24,4 +25,14 @@ interface SizesSamples
      * @throws InvalidRecord naming the field that stands in the way
      */
     public function size(Fields $told, \Closure $library, \Closure $timeline, \DateTimeImmutable $now): SampleSize;
+
+    /**
+     * How long what a run drew may wait until it is analysed, days.
+     *
+     * @param Fields                            $run     as it is recorded
+     * @param \Closure(string, string): ?Traits $library an entry of a shelf by its code; null where it has none
+     *
+     * @return Decimal|null null where nobody says
+     */
+    public function holdingDays(Fields $run, \Closure $library): ?Decimal;
 }

@@ -33,9 +33,11 @@ final readonly class KitWord
             Entry::text('until', 'Goes back on', help: 'A day such as 2026-03-02')->onlyWith('owner', 'hired', 'lent'),
             Entry::text('firmware', 'Firmware'),
             Entry::rows('belongs', 'What belongs to it', [
-                Entry::text('what', 'What', true, 'Adapter, tubing, cap, filter, battery, case'),
+                Entry::text('what', 'What', true, 'Adapter, tubing, cap, filter, battery, sensor, box of media'),
+                Entry::text('until', 'Exchanged or used up by', help: 'A day such as 2026-03-02'),
                 Entry::flag('missing', 'Missing'),
             ]),
+            Entry::text('ordered', 'Another one is ordered', help: 'When, of whom, until when it comes'),
             Entry::text('remark', 'Remark'),
         ];
     }
@@ -51,8 +53,38 @@ final readonly class KitWord
                 }
             }
 
+            foreach ($all->objects('belongs') as $row) {
+                if ($row->optionalText('until') !== null) {
+                    $row->day('until');
+                }
+            }
+
             return new self($word);
         });
+    }
+
+    /** @return list<array{what: string, day: string}> what has a day of its own: what is exchanged or used up by then, and when it goes back */
+    public function dated(): array
+    {
+        $dated = [];
+        foreach ($this->word->rows('belongs') as $row) {
+            $day = $row->text('until');
+            if ($day !== null && !$row->flag('missing')) {
+                $dated[] = ['what' => 'exchange: '.$row->text('what'), 'day' => $day];
+            }
+        }
+        $until = $this->word->text('until');
+        if ($until !== null) {
+            $dated[] = ['what' => \sprintf('goes back to %s', $this->word->text('whose') ?? 'whoever lent it'), 'day' => $until];
+        }
+
+        return $dated;
+    }
+
+    /** What was said of another one that is ordered; empty where nothing was. */
+    public function ordered(): string
+    {
+        return $this->word->text('ordered') ?? '';
     }
 
     /** Whether it is not to be had on a day, and why, in a sentence; null where it is. */

@@ -6,6 +6,8 @@ namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
 use Footnote\App\Office\DatesTable;
+use Footnote\Tests\Core\AirScene;
+use Footnote\Tests\Core\GasScene;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
 /** What of the kit falls due: listed by the day of the site, as a table too, and gone with what goes out of use. */
@@ -51,6 +53,81 @@ final class DatesApiTest extends ApiTestCase
         self::assertSame('past', $this->call('GET', '/api/dates')->string('items.2.state'));
         $this->call('POST', '/api/kit/instruments/D/retirement', ['reason' => 'dropped', 'back' => false], 204);
         self::assertSame(['D-3', 'D-2', 'A'], array_column(self::items($this->call('GET', '/api/dates')), 'id'));
+    }
+
+    /** What has a day of its own stands beside what the rules ask; what is missing is not exchanged. */
+    public function testWhatTheSiteHasDatedItself(): void
+    {
+        self::mockTime('2026-03-03T10:00:00+00:00');
+        $this->import(self::scene());
+        $this->signIn(Role::Technician);
+        $word = ['state' => 'here', 'owner' => 'hired', 'whose' => 'Lark Hire', 'until' => '2026-03-20', 'belongs' => [
+            ['what' => 'inlet filter', 'until' => '2026-03-02'],
+            ['what' => 'cap', 'until' => '2026-03-03', 'missing' => true],
+            ['what' => 'case'],
+        ]];
+        $wrong = [...$word, 'belongs' => [['what' => 'inlet filter', 'until' => 'soon']]];
+        $refused = $this->call('POST', '/api/kit/instruments/D/word', $wrong, 422);
+        self::assertSame('/belongs/0/until', $refused->string('fields.0.field'));
+        $this->call('POST', '/api/kit/instruments/D/word', $word);
+        $ordered = ['state' => 'here', 'ordered' => '2 March, of Lark Supplies'];
+        $this->call('POST', '/api/kit/references/A/word', $ordered);
+        $shown = array_map(
+            static fn (array $one): array => [$one['id'], $one['day'], $one['what'], $one['state'], $one['weighs'], $one['note']],
+            self::items($this->call('GET', '/api/dates')),
+        );
+        self::assertContains(['D', '2026-03-02', 'exchange: inlet filter', 'past', null, ''], $shown);
+        self::assertContains(['D', '2026-03-20', 'goes back to Lark Hire', 'soon', null, ''], $shown);
+        $calibration = ['A', '2026-06-01', 'laboratory calibration', 'in date', 'qualified'];
+        self::assertContains([...$calibration, 'Another one is ordered: 2 March, of Lark Supplies'], $shown);
+        self::assertCount(6, $shown);
+    }
+
+    /** A sample waits as long as its method says, from the end of its run, until a laboratory has told of it. */
+    public function testASampleHoldsAsLongAsItsMethodSays(): void
+    {
+        self::mockTime('2026-03-03T10:00:00+00:00');
+        $scene = (new AirScene())
+            ->check('k1', '07:45', ['2.0'])
+            ->run('r', '08:00', '11:00')
+            ->run('r2', '11:30', '14:00')
+            ->run('r3', '14:30', null)
+            ->found('r2', '720');
+        \assert(\is_array($scene->record['library']) && \is_array($scene->record['library']['methods']));
+        $scene->record['library']['methods'] = array_map(
+            static fn (mixed $one): array => [...(array) $one, 'holdingDays' => '14.5'],
+            $scene->record['library']['methods'],
+        );
+        $this->importRecord($scene->record);
+        $this->signIn(Role::Reader);
+        $waiting = array_values(array_filter(
+            self::items($this->call('GET', '/api/dates')),
+            static fn (array $one): bool => $one['owner'] === 'samples',
+        ));
+        // The second was analysed, and the third is still drawn.
+        self::assertSame(
+            [['M-r', 'r', '2026-03-16T23:00:00+00:00', true, 'W-01, sanding']],
+            array_map(
+                static fn (array $one): array => [$one['id'], $one['evidence'], $one['until'], $one['laboratory'], $one['note']],
+                $waiting,
+            ),
+        );
+    }
+
+    public function testTheTimeThatACheckTakesStandsBesideIt(): void
+    {
+        self::mockTime('2026-03-02T10:00:00+00:00');
+        $this->importRecord((new GasScene())->check('k1', '07:45')->record);
+        $this->signIn(Role::Reader);
+        $bench = array_values(array_filter(
+            self::items($this->call('GET', '/api/dates')),
+            static fn (array $one): bool => $one['owner'] === 'instruments' && $one['laboratory'] === false,
+        ));
+        self::assertNotSame([], $bench);
+        foreach ($bench as $one) {
+            self::assertIsInt($one['minutes']);
+            self::assertGreaterThan(5, $one['minutes']);
+        }
     }
 
     public function testEveryColumnIsDescribed(): void

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-// make-logbook.php RUNS FILE [UNITS] [NAME] [CAMPAIGN]: a record of so many runs on so many units with four checks each, from a
-// fixed seed, without logs; what it names begins with the name.
+// make-logbook.php RUNS FILE [UNITS] [NAME] [CAMPAIGN] [DAYS]: a record of so many runs on so many units with four checks each, from a
+// fixed seed, without logs; what it names begins with the name. A unit is used every so many days; with days its certificates are told.
 [, $count, $path] = $argv;
 $units = (int) ($argv[3] ?? 50);
 $name = $argv[4] ?? '';
+$apart = (int) ($argv[6] ?? 1);
+$years = isset($argv[6]) ? range(2021, 2026) : [];
 mt_srand(4711);
 $criteria = json_decode((string) file_get_contents(__DIR__.'/../../core/Dosimeter/shipped-criteria.json'), true, 32, JSON_THROW_ON_ERROR);
 assert(is_array($criteria));
@@ -22,6 +24,13 @@ for ($i = 0; $i < $units; ++$i) {
         'family' => 'noise-dosimeter',
         'model' => 'Bench',
         'microphone' => '1/2 in',
+        'certificates' => array_map(static fn (int $year): array => [
+            'number' => "U-$i-$year",
+            'laboratory' => 'L',
+            'issued' => sprintf('%d-%02d-01', $year, $i % 12 + 1),
+            'due' => sprintf('%d-%02d-01', $year + 1, $i % 12 + 1),
+            'values' => [],
+        ], $years),
     ];
 }
 for ($i = 0; $i < 4; ++$i) {
@@ -41,7 +50,7 @@ for ($i = 0; $i < 4; ++$i) {
 }
 for ($r = 0; $r < (int) $count; ++$r) {
     $unit = $instruments[$r % $units]['id'];
-    $day = (new DateTimeImmutable('2021-01-04'))->modify('+'.intdiv($r, $units).' days')->format('Y-m-d');
+    $day = (new DateTimeImmutable('2021-01-04'))->modify('+'.$apart * intdiv($r, $units).' days')->format('Y-m-d');
     foreach (['06:50', '07:20', '16:20', '16:50'] as $c => $time) {
         $checks[] = [
             'id' => "{$name}C-$r-$c",

@@ -57,6 +57,8 @@ final readonly class DatesPresenter
             'day' => $until?->format('Y-m-d'),
             'state' => $until !== null && $dates->now > $until ? 'past' : $dates->state($until?->format('Y-m-d')),
             'holdsUp' => $item['holdsUp'],
+            'minutes' => $item['minutes'],
+            'note' => $item['note'],
         ];
     }
 }

@@ -22,6 +22,8 @@ use Footnote\Core\Evidence\Run;
 #[ORM\Index(name: 'run_state_campaign', columns: ['campaign_id', 'started_at', 'run_id'])]
 #[ORM\Index(name: 'run_state_medium', columns: ['medium'])]
 #[ORM\Index(name: 'run_state_version', columns: ['version'])]
+#[ORM\Index(name: 'run_state_person', columns: ['person', 'campaign_id'])]
+#[ORM\Index(name: 'run_state_task', columns: ['task', 'campaign_id'])]
 class RunState
 {
     /** Nobody judged it since evidence came. */

@@ -28,6 +28,8 @@ const item = (
   laboratory: true,
   weighs: 'qualified',
   holdsUp: [id],
+  minutes: null,
+  note: '',
   ...more,
 });
 const dates = (items: Schemas['DueItem'][], more: Partial<Schemas['Dates']> = {}): Schemas['Dates'] => ({
@@ -98,4 +100,48 @@ it('says why there is nothing', async () => {
   serve(server, { '/api/dates': dates([], { known: false, over: 0, soon: 0 }) });
   showAt('/', '/', <DatesView />);
   await screen.findByText(/no campaign names one yet/);
+});
+
+it('shows what the site has dated itself, samples that wait, and how long a check takes', async () => {
+  serve(server, {
+    '/api/dates': dates([
+      item('DM-01', '2027-01-01', {
+        what: 'exchange: filter',
+        laboratory: false,
+        evidence: '',
+        weighs: null,
+      }),
+      item('CY-01', '2027-01-02', {
+        owner: 'references',
+        holdsUp: ['GM-01'],
+        note: 'Another one is ordered: today',
+      }),
+      item('CY-02', '2027-01-02', {
+        owner: 'references',
+        what: 'exchange: ring',
+        laboratory: false,
+        weighs: null,
+        evidence: '',
+      }),
+      item('T-17', '2027-01-03', {
+        owner: 'samples',
+        what: 'analysis',
+        evidence: 'R-9',
+        weighs: null,
+        holdsUp: [],
+        note: 'W-01, gluing',
+      }),
+      item('GM-01', '2027-01-03', { what: 'bump test', laboratory: false, minutes: 12, evidence: 'C-1' }),
+    ]),
+  });
+  showAt('/dates', '/dates', <DatesView />);
+  const line = async (id: string) =>
+    (await screen.findByRole('link', { name: id })).closest('li')?.textContent;
+  expect(await line('DM-01')).toContain('exchange: filter');
+  expect(await line('CY-01')).toContain('Last checked on it: GM-01. Another one is ordered: today');
+  expect(await line('CY-02')).not.toContain('last checked');
+  expect(await line('T-17')).toContain('analysis, as long as the sample holds by its method');
+  expect(await line('T-17')).toContain('W-01, gluing');
+  expect(screen.getByRole('link', { name: 'T-17' }).getAttribute('href')).toBe('/results/R-9');
+  expect(await line('GM-01')).toContain('takes 12 min');
 });

@@ -126,9 +126,10 @@ export function DatesView() {
         </ol>
       )}
       <p style={{ color: ink.soft, maxWidth: 720 }}>
-        By the same rules and limits that a run begun later is judged by. What is out of use, and units for
-        practice, are not listed. The manual of the instrument and local rules stand above an interval of a
-        policy.
+        By the same rules and limits that a run begun later is judged by; beside it what the site has dated
+        itself (Kit, Where it is), and samples that no laboratory has told of. What is out of use, and units
+        for practice, are not listed. The manual of the instrument and local rules stand above an interval of
+        a policy.
       </p>
       {subscribing && <Calendars first={who} onClose={() => setSubscribing(false)} />}
     </>
@@ -136,32 +137,39 @@ export function DatesView() {
 }
 
 function Line({ item, note }: { item: Item; note: number }) {
-  const { owner, id, model, what, channels, until, every, evidence, laboratory } = item;
+  const { owner, id, model, what, channels, until, every, evidence, laboratory, minutes } = item;
+  const isSample = owner === 'samples';
   return (
     <li className="fn-date">
       <span className="fn-figure" style={{ color: item.state === 'past' ? ink.void : ink.text }}>
         {until === null ? '–' : day(until)}
-        {until !== null && !laboratory && (
+        {until !== null && (isSample || (!laboratory && evidence !== '')) && (
           <span style={{ display: 'block', fontSize: '0.82rem', color: ink.soft }}>{clock(until)}</span>
         )}
       </span>
       <span>
         <b>
-          <Link to={`/${owner === 'instruments' ? 'kit' : 'references'}/${encodeURIComponent(id)}`}>
-            {id}
-          </Link>
+          {isSample ? (
+            <Link to={`/results/${encodeURIComponent(evidence)}`}>{id}</Link>
+          ) : (
+            <Link to={`/${owner === 'instruments' ? 'kit' : 'references'}/${encodeURIComponent(id)}`}>
+              {id}
+            </Link>
+          )}
         </b>{' '}
         <span style={{ color: ink.soft }}>{model}</span>
         <br />
         {what}
         {channels.length > 0 && ` of ${channels.join(', ')}`}
-        {laboratory && evidence && ` after certificate ${evidence}`}
+        {!isSample && laboratory && evidence && ` after certificate ${evidence}`}
+        {isSample && ', as long as the sample holds by its method'}
         {!laboratory && evidence && (
           <>
             {' '}
             after <Link to={`/checks/${encodeURIComponent(evidence)}`}>{evidence}</Link>
           </>
         )}
+        {minutes !== null && <span style={{ color: ink.soft }}>, takes {minutes} min</span>}
         {every && (
           <span style={{ color: ink.soft }}>
             , every {every.replace(/^1 /, '')}
@@ -182,7 +190,10 @@ function Line({ item, note }: { item: Item; note: number }) {
 }
 
 /** What waits for it. */
-function held({ owner, holdsUp, weighs, until }: Item): string {
+function held({ owner, holdsUp, weighs, until, laboratory, note }: Item): string {
+  if (owner === 'samples' || (owner === 'references' && !laboratory)) {
+    return note;
+  }
   if (until === null) {
     return 'As far as is known it was never done.';
   }
@@ -195,5 +206,5 @@ function held({ owner, holdsUp, weighs, until }: Item): string {
   }
   return `${judged === '' ? '' : `What is checked on it later ${judged}. `}${
     units === '' ? 'No unit was last checked on it.' : `Last checked on it: ${units}.`
-  }`;
+  }${note === '' ? '' : ` ${note}`}`;
 }
