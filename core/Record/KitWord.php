@@ -62,8 +62,8 @@ final readonly class KitWord
             return new self($word);
         });
     }
+
     /** @return list<array{what: string, day: string}> what has a day of its own: what is exchanged by then, and when it goes back */
-    /** @return list<array{what: string, day: string}> what has a day of its own: what is exchanged or used up by then, and when it goes back */
     public function dated(): array
     {
         $dated = [];
