@@ -59,9 +59,9 @@ export function Glance({ assessment }: { assessment: Page['assessment'] }) {
                   <>
                     , <Named title={result.title} />
                   </>
-                )}{' '}
+                )}
                 <span style={{ color: limit.robustness === 'robust' ? ink.soft : ink.qualified }}>
-                  {limit.robustness === 'undecided' && '≷ undecided: '}
+                  {limit.robustness === 'undecided' ? ' ≷ undecided: ' : ': '}
                   {limit.statement.replace(/^[^:]*: /, '')}
                 </span>
               </div>
