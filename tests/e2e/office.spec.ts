@@ -136,6 +136,44 @@ test('the plan of a day', async ({ page }) => {
   const lines = page.getByRole('link', { name: new RegExp(`Fit ${unit} to W-01`) });
   await expect(lines).toBeVisible();
   await expect(page.getByRole('img', { name: /^Now:/ }).first()).toBeVisible();
+
+  // The sheet of the other comes back on paper, with both its checks: every step of it is done, each by its evidence.
+  const other = (await page.locator('.fn-plan-row', { hasText: 'W-02' }).locator('b').textContent()) ?? '';
+  await page.goto(`/runs/paper/${other}`);
+  const part = (name: string) => page.getByRole('region', { name, exact: true });
+  for (const [name, at, reading] of [
+    ['Check before the run', '09:20', '114,0'],
+    ['Check after the run', '12:40', '113,9'],
+  ] as const) {
+    await part(name).getByLabel('When it was made, local time').fill(`${day}T${at}`);
+    await part(name)
+      .getByRole('radio', { name: /^114 dB/ })
+      .first()
+      .click();
+    await part(name)
+      .getByLabel(/^Reading/)
+      .fill(reading);
+    await part(name).getByRole('button', { name: 'Left as it is' }).click();
+    await part(name).getByRole('button', { name: 'all of it' }).click();
+  }
+  await part('Run').getByLabel('Person').fill('W-02');
+  await part('Run').getByLabel('Task').fill('sawing');
+  await part('Run')
+    .getByLabel(/^Start, local time/)
+    .fill(`${day}T10:00`);
+  await part('Run')
+    .getByLabel(/^Stop, local time/)
+    .fill(`${day}T12:00`);
+  await page.getByRole('button', { name: 'Write all of it down' }).click();
+  await expect(page.getByRole('heading', { name: /W-02/ })).toBeVisible();
+  await page.goto(plan);
+  for (const step of [`Check ${other} on`, `Fit ${other} to W-02`, `Stop ${other}`, `Check ${other} after`]) {
+    await expect(page.getByRole('link', { name: new RegExp(step) })).toBeVisible();
+  }
+  // The day itself shows what was planned under what was done.
+  await page.goto(`/?date=${day}`);
+  await expect(page.getByRole('img', { name: /^Planned: W-02, sawing/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /W-02, sawing, 10:00 to 12:00/ })).toBeVisible();
 });
 
 /** Sixty units out of a file, three lines of which cannot be read: said line by line, and the others registered. */

@@ -147,7 +147,11 @@ function Planned({
   });
   const words = `Planned: ${planned.person}, ${planned.task}, on ${clock(planned.on)}, check ${clock(planned.check)}, measuring ${clock(planned.from)} to ${clock(planned.to)}, check after ${clock(planned.after)}`;
   return (
-    <span role="img" aria-label={words} title={words}>
+    <span
+      role="img"
+      aria-label={words}
+      style={{ position: 'absolute', left: 0, right: 0, bottom: 0, height: 10, pointerEvents: 'none' }}
+    >
       <i style={{ ...stretch(planned.on, planned.check), borderTop: `2px dotted ${ink.rule}` }} />
       <i style={{ ...stretch(planned.check, planned.from), borderTop: `1px solid ${ink.rule}` }} />
       <i style={{ ...stretch(planned.from, planned.to), borderTop: `4px solid ${ink.rule}` }} />
