@@ -15,12 +15,11 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
 /** Units are registered, with the certificates that they come with: one, or several at once, all of them or none. */
-final readonly class RegisterInstrument
+final readonly class RegisterInstrument implements RegistersSeveral
 {
     public function __construct(
         private EntityManagerInterface $entities,
@@ -44,10 +43,6 @@ final readonly class RegisterInstrument
         });
     }
 
-    /**
-     * @param list<Fields> $several each a unit that was read already
-     * @param string       $from    what they came from, in words
-     */
     public function several(User $by, array $several, string $from): void
     {
         $units = array_map(static fn (Fields $told): array => $told->data(), $several);
@@ -59,10 +54,6 @@ final readonly class RegisterInstrument
         });
     }
 
-    /**
-     * @throws InvalidRecord where it cannot be read
-     * @throws Problem       where it is there already
-     */
     public function read(Fields $told): Instrument
     {
         $instrument = $this->reader->instrument($told);

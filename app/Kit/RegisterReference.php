@@ -10,14 +10,15 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Row\RegisteredReference;
 use Footnote\App\Refusal\Problem;
+use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
-/** A reference is registered, with the certificates that it comes with. */
-final readonly class RegisterReference
+/** References are registered, with the certificates that they come with: one, or several at once, all of them or none. */
+final readonly class RegisterReference implements RegistersSeveral
 {
     public function __construct(
         private EntityManagerInterface $entities,
@@ -31,30 +32,51 @@ final readonly class RegisterReference
     /** @return string its asset number */
     public function __invoke(User $by, Fields $told): string
     {
+        $reference = $this->read($told);
+        $this->journal->during($by->code, 'reference registered', $told->data(), fn () => $this->keep($by, $reference, $told));
+
+        return $reference->id;
+    }
+
+    public function several(User $by, array $several, string $from): void
+    {
+        $entry = ['from' => $from, 'references' => array_map(static fn (Fields $told): array => $told->data(), $several)];
+        $this->journal->during($by->code, 'references registered', $entry, function () use ($several, $by): void {
+            foreach ($several as $told) {
+                $this->keep($by, $this->read($told), $told);
+            }
+        });
+    }
+
+    public function read(Fields $told): Reference
+    {
         $reference = $this->reader->reference($told);
         Strangers::toRecord($this->families)->inPiece('reference', $told->data());
         if ($told->has('intervals')) {
-            throw Problem::field('/intervals', 'are set by a steward, once it is registered.');
+            throw Problem::field($told->at('intervals'), 'are set by a steward, once it is registered.');
         }
         if ($this->entities->find(RegisteredReference::class, $reference->id) !== null) {
-            throw Problem::field('/id', 'a reference with this asset number is registered already.');
+            throw Problem::field($told->at('id'), 'a reference with this asset number is registered already.');
         }
         foreach ($reference->certificates as $place => $certificate) {
-            WholeCertificate::check($certificate, $this->families->referenceKind($reference->kind), "/certificates/$place");
+            $kind = $this->families->referenceKind($reference->kind);
+            WholeCertificate::check($certificate, $kind, $told->at('certificates').'/'.$place);
         }
-        $this->journal->during($by->code, 'reference registered', $told->data(), function () use ($reference, $told, $by): void {
-            $record = array_diff_key($told->data(), ['certificates' => 1, 'recalls' => 1]);
-            $this->entities->persist(
-                new RegisteredReference($reference->id, $reference->kind, $record, $by->code, $this->clock->now()),
-            );
-            $this->entities->flush();
-            foreach ($told->objects('certificates') as $certificate) {
-                $this->entities->persist(
-                    new AddedCertificate(null, $reference->id, $certificate->data(), $by->code, $this->clock->now()),
-                );
-            }
-        });
 
-        return $reference->id;
+        return $reference;
+    }
+
+    private function keep(User $by, Reference $reference, Fields $told): void
+    {
+        $record = array_diff_key($told->data(), ['certificates' => 1, 'recalls' => 1]);
+        $this->entities->persist(
+            new RegisteredReference($reference->id, $reference->kind, $record, $by->code, $this->clock->now()),
+        );
+        $this->entities->flush();
+        foreach ($told->objects('certificates') as $certificate) {
+            $this->entities->persist(
+                new AddedCertificate(null, $reference->id, $certificate->data(), $by->code, $this->clock->now()),
+            );
+        }
     }
 }

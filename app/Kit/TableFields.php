@@ -6,16 +6,21 @@ namespace Footnote\App\Kit;
 
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
+use Footnote\Core\Record\CertificateTable;
 use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\ReferenceKind;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
-/** What a column of a table of units can hold, for one family: what stands in one cell. */
+/** What a column of a table of units of a family, or of references of a kind, can hold: what stands in one cell. */
 #[Exclude]
 final readonly class TableFields
 {
     public const CERTIFICATE = ['certificate' => 'number', 'laboratory' => 'laboratory', 'issued' => 'issued', 'due' => 'due'];
 
     private const SIMPLE = [EntryKind::Text, EntryKind::Decimal, EntryKind::Measured, EntryKind::Choice, EntryKind::Flag];
+
+    /** A row of certified values: the only one that a line of a table has room for. */
+    public const VALUES = ['nominal', 'certified', 'uncertainty'];
 
     private const WORDS = [
         'id' => 'Asset number',
@@ -38,15 +43,33 @@ final readonly class TableFields
         'due' => ['due date', 'calibration due', 'next calibration', 'valid until'],
     ];
 
-    /** @var list<Entry> */
-    public array $entries;
-
-    public function __construct(ContentFormat $format)
+    /**
+     * @param list<Entry>           $entries   of the thing itself
+     * @param list<Entry>           $constants of its certificate
+     * @param CertificateTable|null $table     of certified values in its certificate
+     */
+    private function __construct(private array $entries, private array $constants, private ?CertificateTable $table)
     {
-        $this->entries = array_values(array_filter(
-            $format->instrument(),
-            static fn (Entry $entry): bool => \in_array($entry->kind, self::SIMPLE, true),
-        ));
+    }
+
+    public static function ofFamily(ContentFormat $format): self
+    {
+        return new self(self::simple($format->instrument()), [], null);
+    }
+
+    public static function ofKind(ReferenceKind $kind): self
+    {
+        return new self(self::simple($kind->entries), self::simple($kind->constants), $kind->table);
+    }
+
+    /**
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private static function simple(array $entries): array
+    {
+        return array_values(array_filter($entries, static fn (Entry $one): bool => \in_array($one->kind, self::SIMPLE, true)));
     }
 
     /** @return list<array{name: string, label: string, required: bool}> */
@@ -56,16 +79,54 @@ final readonly class TableFields
         foreach (self::WORDS as $name => $label) {
             $fields[] = ['name' => $name, 'label' => $label, 'required' => $name === 'id' || $name === 'model'];
         }
-        foreach ($this->entries as $entry) {
+        foreach ([...$this->entries, ...$this->constants] as $entry) {
             $fields[] = ['name' => $entry->name, 'label' => $entry->words->label, 'required' => $entry->required];
+        }
+        if ($this->table !== null) {
+            $unit = $this->table->unit->value;
+            foreach ([
+                'nominal' => ucfirst($this->table->nominal),
+                'certified' => 'Certified, '.$unit,
+                'uncertainty' => 'Uncertainty, '.$unit,
+            ] as $name => $label) {
+                $fields[] = ['name' => $name, 'label' => $label, 'required' => $this->table->required && $name !== 'uncertainty'];
+            }
+            foreach ($this->beside() as $entry) {
+                $fields[] = ['name' => $entry->name, 'label' => $entry->words->label, 'required' => $entry->required];
+            }
         }
 
         return $fields;
     }
 
+    /** Of the thing itself; null where it is none. */
     public function entry(string $name): ?Entry
     {
-        foreach ($this->entries as $entry) {
+        return self::named($this->entries, $name);
+    }
+
+    /** Of its certificate; null where it is none. */
+    public function constant(string $name): ?Entry
+    {
+        return self::named($this->constants, $name);
+    }
+
+    /** Whether it stands in the row of certified values. */
+    public function isOfValues(string $name): bool
+    {
+        return $this->table !== null && (\in_array($name, self::VALUES, true) || self::named($this->beside(), $name) !== null);
+    }
+
+    /** @return list<Entry> */
+    private function beside(): array
+    {
+        return self::simple($this->table->beside ?? []);
+    }
+
+    /** @param list<Entry> $entries */
+    private static function named(array $entries, string $name): ?Entry
+    {
+        foreach ($entries as $entry) {
             if ($entry->name === $name) {
                 return $entry;
             }

@@ -16,8 +16,12 @@ use Footnote\App\Storage\WriteLock;
  */
 final readonly class UnitLines
 {
-    public function __construct(private Connection $connection, private Snapshot $snapshot, private WriteLock $lock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Snapshot $snapshot,
+        private WriteLock $lock,
+        private Release $release,
+    ) {
     }
 
     /**
@@ -53,6 +57,10 @@ final readonly class UnitLines
         if ($fresh !== []) {
             // What cannot be kept is still shown.
             $this->lock->holdingWherePossible(function () use ($list, $fresh, $lines, $marks): void {
+                // What an older release worked out meanwhile would stand beside what this one does.
+                if ($this->release->isOfAnother()) {
+                    return;
+                }
                 foreach ($fresh as $key => [$unit, $version]) {
                     $this->keep($list, $unit, $version, $lines[$key]);
                     $made = $marks === null ? null : $marks($unit);

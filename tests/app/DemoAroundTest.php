@@ -71,7 +71,11 @@ final class DemoAroundTest extends TestCase
     {
         $tester = new CommandTester(AssessCommand::alone(\dirname(__DIR__, 2)));
         self::assertSame(0, $tester->execute(['file' => $record]), $tester->getDisplay());
-        /** @var array{assessments: list<array{run: string, verdict: string, results: list<array<string, mixed>>, findings: list<mixed>}>} $all */
+        /**
+         * @var array{
+         *     assessments: list<array{run: string, verdict: string, results: list<array<string, mixed>>, findings: list<mixed>}>,
+         * } $all
+         */
         $all = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
         $said = [];
         foreach ($all['assessments'] as $one) {

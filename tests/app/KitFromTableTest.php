@@ -115,4 +115,47 @@ final class KitFromTableTest extends ApiTestCase
         $this->signIn(Role::Reader);
         $this->call('POST', '/api/kit/table', ['family' => $family, 'rows' => $rows], 403);
     }
+
+    /** References with the row of values that their certificates state; a steward alone registers them. */
+    public function testReferencesOutOfATable(): void
+    {
+        $this->import(new Scene());
+        $this->signIn(Role::Technician);
+        $rows = $this->rows(implode("\n", [
+            'Asset,Model,Cert no,Lab,Date issued,Valid until,Level,"Certified, dB","Uncertainty, dB",Frequency',
+            'AC-1,Fork,F-1,County,2026-01-05,2027-01-05,114,"114,02",0.1,1000',
+            'A,Fork,F-2,County,2026-01-05,2027-01-05,114,114.0,0.1,1000',
+            'AC-3,Fork,F-3,County,2026-01-05,2027-01-05,,,,',
+            'AC-4,Fork,F-4,County,2026-01-05,2027-01-05,114,loud,0.1,1000',
+            'AC-5,Fork,,,,,,,,',
+        ]));
+        $asked = ['kind' => 'acoustic-calibrator', 'rows' => $rows];
+        $this->call('POST', '/api/kit/table', [...$asked, 'leaveOut' => [3, 4, 5]], 403);
+        $this->signIn(Role::Steward);
+        $this->call('POST', '/api/kit/table/look', ['kind' => 'crystal-ball', 'rows' => $rows], 422);
+        $looked = $this->call('POST', '/api/kit/table/look', $asked);
+        self::assertSame(
+            ['id' => 0, 'model' => 1, 'certificate' => 2, 'laboratory' => 3, 'issued' => 4, 'due' => 5,
+                'nominal' => 6, 'certified' => 7, 'uncertainty' => 8, 'frequency' => 9],
+            $looked->at('columns'),
+        );
+        $problems = [];
+        foreach (array_keys($looked->list('items')) as $at) {
+            $problems[$looked->string("items.$at.id")] = array_column($looked->list("items.$at.problems"), 'field');
+        }
+        self::assertSame(['id'], $problems['A']);
+        self::assertSame(['certified'], $problems['AC-3']);
+        self::assertSame(['certified'], $problems['AC-4']);
+        self::assertSame([], $problems['AC-1']);
+        // Without a certificate one may be registered: no check leans on it before it has one.
+        self::assertSame([], $problems['AC-5']);
+        $this->call('POST', '/api/kit/table', $asked, 422);
+        $registered = $this->call('POST', '/api/kit/table', [...$asked, 'leaveOut' => [3, 4, 5]], 201);
+        self::assertSame(['AC-1', 'AC-5'], $registered->list('registered'));
+        $kit = $this->call('GET', '/api/kit');
+        $at = array_search('AC-1', array_column($kit->list('references'), 'id'), true);
+        $row = "references.$at.certificates.0.values.0";
+        self::assertSame(['114.02', '1000'], [$kit->string($row.'.certified'), $kit->string($row.'.frequency')]);
+        self::assertStringContainsString('registered several references', $this->call('GET', '/api/journal')->text);
+    }
 }

@@ -181,7 +181,7 @@ test('a kit out of a table', async ({ page }) => {
   await signIn(page, 'technician');
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Out of a table' }).press('Enter');
-  const dialog = page.getByRole('dialog', { name: 'Instruments out of a table' });
+  const dialog = page.getByRole('dialog', { name: 'Kit out of a table' });
   await dialog.getByLabel('What they are').press('Enter');
   await page.getByRole('option', { name: 'noise dosimeter' }).click();
   const lines = ['Asset;Model;Serial number;Microphone;Certificate;Laboratory;Date issued;Valid until'];

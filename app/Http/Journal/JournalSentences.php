@@ -71,6 +71,7 @@ final class JournalSentences
         'policies taken over' => 'took over the policies that come with Footnote',
         'source confirmed' => 'confirmed a source: {source}, {edition}, {clause}',
         'kit word' => 'said of {of} where it is and what belongs to it',
+        'references registered' => 'registered several references, from {from}',
         'instruments registered' => 'registered several instruments, from {from}',
         'day planned' => 'planned {day}: {measurements} measurements',
         'calendar address made' => 'made an address for the calendar “{title}”',

@@ -7,19 +7,19 @@ namespace Footnote\App\Http\Kit;
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
 use Footnote\App\Kit\TableText;
-use Footnote\App\Kit\UnitsFromTable;
+use Footnote\App\Kit\KitFromTable;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** Units out of a table: read, looked at line by line, registered together. */
+/** Units or references out of a table: read, looked at line by line, registered together. */
 #[Route('/api/kit/table')]
 #[IsGranted('ROLE_TECHNICIAN')]
 final readonly class TableController
 {
-    public function __construct(private UnitsFromTable $units)
+    public function __construct(private KitFromTable $kit)
     {
     }
 
@@ -33,7 +33,7 @@ final readonly class TableController
     #[Route('/look', methods: ['POST'])]
     public function look(Request $request): JsonResponse
     {
-        $looked = $this->units->look(Body::of($request));
+        $looked = $this->kit->look(Body::of($request));
 
         return new JsonResponse([...$looked, 'columns' => (object) $looked['columns']]);
     }
@@ -41,6 +41,6 @@ final readonly class TableController
     #[Route('', methods: ['POST'])]
     public function keep(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse(['registered' => $this->units->keep($user, Body::of($request))], 201);
+        return new JsonResponse(['registered' => $this->kit->keep($user, Body::of($request))], 201);
     }
 }

@@ -145,7 +145,13 @@ function Planned({
     left: `${hours.percent(from)}%`,
     width: `${Math.max(0.3, hours.percent(to) - hours.percent(from))}%`,
   });
-  const words = `Planned: ${planned.person}, ${planned.task}, on ${clock(planned.on)}, check ${clock(planned.check)}, measuring ${clock(planned.from)} to ${clock(planned.to)}, check after ${clock(planned.after)}`;
+  const words = [
+    `Planned: ${planned.person}, ${planned.task}`,
+    `on ${clock(planned.on)}`,
+    `check ${clock(planned.check)}`,
+    `measuring ${clock(planned.from)} to ${clock(planned.to)}`,
+    `check after ${clock(planned.after)}`,
+  ].join(', ');
   return (
     <span
       role="img"

@@ -1,7 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { pick, press, refuse, sent, serve, show, technician, type } from '../tests/served';
-import { UnitsFromTable, UnitsLike } from './FromTable';
+import { KitFromTable, UnitsLike } from './FromTable';
 import { rowsOf, typedRows } from './table';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
@@ -32,13 +32,13 @@ const begin = (view: React.ReactNode) => {
       '/api/session': technician,
       '/api/kit/forms': {
         families: [{ id: 'f', title: 'dosimeter', entries: [] }],
-        references: [],
+        references: [{ id: 'acoustic-calibrator', title: 'Acoustic calibrator', entries: [], constants: [] }],
         ofAnyUnit: [],
       },
     },
     looked,
   );
-  show(view);
+  return show(view);
 };
 const file = (name: string, text: string) => new File([text], name);
 beforeEach(() => {
@@ -62,7 +62,7 @@ beforeEach(() => {
 describe('units out of a table', () => {
   it('are looked at line by line, their columns chosen, and those that cannot be are left out by name', async () => {
     const closed = vi.fn();
-    begin(<UnitsFromTable onClose={closed} />);
+    begin(<KitFromTable steward={false} onClose={closed} />);
     await screen.findByRole('dialog');
     pick(/What they are/, 'dosimeter');
     fireEvent.change(screen.getByLabelText(/Choose the file/), {
@@ -84,6 +84,23 @@ describe('units out of a table', () => {
     press('Register 1, leave out 1');
     await vi.waitFor(() => expect(closed).toHaveBeenCalled());
     expect(sent(server.POST)).toMatchObject({ path: '/api/kit/table', body: { leaveOut: [3] } });
+  });
+
+  it('are references for a steward, and for nobody else', async () => {
+    const { unmount } = begin(<KitFromTable steward={false} onClose={() => undefined} />);
+    await screen.findByRole('dialog');
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: /What they are/ }));
+    expect(screen.queryByRole('option', { name: 'Acoustic calibrator' })).toBeNull();
+    unmount();
+    begin(<KitFromTable steward onClose={() => undefined} />);
+    await screen.findByRole('dialog');
+    pick(/What they are/, 'Acoustic calibrator');
+    fireEvent.change(screen.getByLabelText(/Choose the file/), {
+      target: { files: [file('kit.csv', 'Asset;Type')] },
+    });
+    await screen.findByRole('region', { name: 'Lines' });
+    expect(sent(server.POST).body).toMatchObject({ kind: 'acoustic-calibrator' });
+    expect(sent(server.POST).body).not.toHaveProperty('family');
   });
 
   it('are several like one by their numbers alone', async () => {

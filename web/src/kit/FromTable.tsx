@@ -14,14 +14,29 @@ type Asked = Schemas['UnitTable'];
 
 const NONE = -1;
 
-/** Units of one kind out of a file: its columns are chosen, every line is looked at, and then all of them are registered. */
-export function UnitsFromTable({ onClose }: { onClose: () => void }) {
+/**
+ * Units of one family, or for a steward references of one kind, out of a file: its columns are chosen, every line is looked at, and then
+ * all of them are registered.
+ */
+export function KitFromTable({ steward, onClose }: { steward: boolean; onClose: () => void }) {
   const forms = useForms();
-  return forms.data ? <OfFamilies families={forms.data.families} onClose={onClose} /> : null;
+  if (!forms.data) {
+    return null;
+  }
+  const kinds = [
+    ...forms.data.families.map((one) => ({ title: one.title, of: { family: one.id } })),
+    ...(steward ? forms.data.references : []).map((one) => ({ title: one.title, of: { kind: one.id } })),
+  ];
+  return <OfKinds kinds={kinds} onClose={onClose} />;
 }
 
-function OfFamilies({ families, onClose }: { families: Schemas['Forms']['families']; onClose: () => void }) {
-  const [family, setFamily] = useState('');
+interface Kind {
+  title: string;
+  of: { family: string } | { kind: string };
+}
+
+function OfKinds({ kinds, onClose }: { kinds: Kind[]; onClose: () => void }) {
+  const [kind, setKind] = useState<Kind | null>(null);
   const [rows, setRows] = useState<Rows | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   const look = useChange((wanted: Asked) => answer(api.POST('/api/kit/table/look', { body: wanted })));
@@ -31,26 +46,27 @@ function OfFamilies({ families, onClose }: { families: Schemas['Forms']['familie
   };
   const read = useChange(rowsOf, (found) => {
     setRows(found);
-    again({ family, rows: found });
+    again({ ...kind?.of, rows: found });
   });
   const [header = []] = rows ?? [];
   const columns = asked?.columns ?? look.data?.columns ?? {};
   return (
-    <Keep asked={asked} looked={look.data} title="Instruments out of a table" onClose={onClose}>
+    <Keep asked={asked} looked={look.data} title="Kit out of a table" onClose={onClose}>
       <TextField
         select
         required
         label="What they are"
-        value={family}
+        value={kind?.title ?? ''}
         onChange={(event) => {
-          setFamily(event.target.value);
-          if (rows !== null) {
-            again({ family: event.target.value, rows });
+          const chosen = kinds.find((one) => one.title === event.target.value) ?? null;
+          setKind(chosen);
+          if (rows !== null && chosen !== null) {
+            again({ ...chosen.of, rows });
           }
         }}
       >
-        {families.map((one) => (
-          <MenuItem key={one.id} value={one.id}>
+        {kinds.map((one) => (
+          <MenuItem key={one.title} value={one.title}>
             {one.title}
           </MenuItem>
         ))}
@@ -60,7 +76,7 @@ function OfFamilies({ families, onClose }: { families: Schemas['Forms']['familie
         <input
           type="file"
           accept=".csv,.txt,.tsv,.xlsx"
-          disabled={family === '' || read.isPending}
+          disabled={kind === null || read.isPending}
           style={{ maxWidth: '100%' }}
           onChange={(event) => {
             const [file] = event.target.files ?? [];
@@ -71,7 +87,8 @@ function OfFamilies({ families, onClose }: { families: Schemas['Forms']['familie
         />
       </label>
       <p style={{ gridColumn: '1 / -1', margin: 0, color: ink.soft }}>
-        A CSV file, or the first sheet of an .xlsx: one line for each, the first line names the columns.
+        A CSV file, or the first sheet of an .xlsx: one line for each, the first line names the columns. A
+        certificate has room for one row of values; more of them are added at the reference.
       </p>
       <div style={{ gridColumn: '1 / -1' }}>
         <Told problem={read.error ?? look.error} />
@@ -90,7 +107,7 @@ function OfFamilies({ families, onClose }: { families: Schemas['Forms']['familie
                 Object.entries(columns).filter(([name]) => name !== field.name),
               );
               again({
-                family,
+                ...kind?.of,
                 rows,
                 columns: chosen === NONE ? others : { ...others, [field.name]: chosen },
               });

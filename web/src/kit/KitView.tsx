@@ -12,7 +12,7 @@ import { moment, plural } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { Due } from './Due';
 import { Library } from './Library';
-import { UnitsFromTable } from './FromTable';
+import { KitFromTable } from './FromTable';
 import { RegisterReference, RegisterUnit } from './Register';
 import { RetiredWords } from './Retire';
 
@@ -200,7 +200,9 @@ export function KitView() {
         </section>
       </div>
       <Library />
-      {adding === 'table' && <UnitsFromTable onClose={() => setAdding(null)} />}
+      {adding === 'table' && (
+        <KitFromTable steward={maySteward(session.data?.user)} onClose={() => setAdding(null)} />
+      )}
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
       {adding === 'reference' && (
         <RegisterReference kind={search.get('kind')} onClose={() => setAdding(null)} />

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Kit;
 
+use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Refusal\Problem;
@@ -15,12 +16,12 @@ use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 
 /**
- * Units of one kind out of a table, a line for each, or several like one that is there: looked at first, line by line; then all of them
- * are registered, but those lines that somebody leaves out by name, or none.
+ * Units of one family or references of one kind out of a table, a line for each, or several units like one that is there: looked at
+ * first, line by line; then all of them are registered, but those lines that somebody leaves out by name, or none.
  *
  * @phpstan-type Item array{line: int, id: string, model: string, problems: list<array{field: string, problem: string}>}
  */
-final readonly class UnitsFromTable
+final readonly class KitFromTable
 {
     /** What a unit like another does not take over. */
     private const OF_ITSELF = ['id', 'serial', 'certificates', 'intervals', 'corrections', 'recalls'];
@@ -28,8 +29,12 @@ final readonly class UnitsFromTable
     /** So many lines at most. */
     private const MOST = 500;
 
-    public function __construct(private RegisterInstrument $register, private Formats $families, private Logbook $logbook)
-    {
+    public function __construct(
+        private RegisterInstrument $instruments,
+        private RegisterReference $references,
+        private Formats $families,
+        private Logbook $logbook,
+    ) {
     }
 
     /**
@@ -49,6 +54,9 @@ final readonly class UnitsFromTable
      */
     public function keep(User $by, Fields $told): array
     {
+        if ($told->has('kind') && !$by->has(Role::Steward)) {
+            throw new Problem(403, 'Only a steward registers references. Nothing was registered.');
+        }
         $read = $this->read($told);
         $out = $told->has('leaveOut') ? self::list($told, 'leaveOut') : [];
         $units = array_values(array_filter(
@@ -65,7 +73,7 @@ final readonly class UnitsFromTable
         }
         $like = $told->optionalText('like', 40);
         $from = $like === null ? \sprintf('a table of %d lines', \count($read['units'])) : $like;
-        $this->register->several($by, array_column($units, 'fields'), $from);
+        $this->register($told)->several($by, array_column($units, 'fields'), $from);
 
         return array_map(static fn (array $unit): string => $unit['item']['id'], $units);
     }
@@ -74,9 +82,7 @@ final readonly class UnitsFromTable
     private function read(Fields $told): array
     {
         $base = $this->base($told);
-        $family = Cells::text($base, 'family');
-        $format = $this->families->find($family) ?? throw Problem::field('/family', 'is no kind of instrument that there is.');
-        $fields = new TableFields($format);
+        $fields = $this->fields($base);
         $rows = self::list($told, 'rows');
         if (\count($rows) > self::MOST) {
             throw Problem::field('/rows', \sprintf('may be %d at most.', self::MOST));
@@ -92,7 +98,7 @@ final readonly class UnitsFromTable
             }
             $record = $this->record($base, $cells, $columns, $fields);
             $own = Fields::of($record['record']);
-            $problems = $this->problems($own, $record['problems']);
+            $problems = $this->problems($this->register($told), $own, $record['problems']);
             $id = Cells::text($record['record'], 'id');
             foreach ($id === '' ? [] : $lines['='.$id] ?? [] as $line) {
                 $problems[] = ['field' => 'id', 'problem' => \sprintf('stands in line %d already.', $line)];
@@ -109,9 +115,29 @@ final readonly class UnitsFromTable
         return ['fields' => $fields, 'columns' => $columns, 'units' => $units];
     }
 
-    /** @return array<string, mixed> what every unit of the table has */
+    private function register(Fields $told): RegistersSeveral
+    {
+        return $told->has('kind') ? $this->references : $this->instruments;
+    }
+
+    /** @param array<string, mixed> $base */
+    private function fields(array $base): TableFields
+    {
+        if (isset($base['kind']) && !isset($base['family'])) {
+            return TableFields::ofKind($this->families->referenceKind(Cells::text($base, 'kind'))
+                ?? throw Problem::field('/kind', 'is no kind of reference that there is.'));
+        }
+
+        return TableFields::ofFamily($this->families->find(Cells::text($base, 'family'))
+            ?? throw Problem::field('/family', 'is no kind of instrument that there is.'));
+    }
+
+    /** @return array<string, mixed> what every line of the table has */
     private function base(Fields $told): array
     {
+        if ($told->has('kind')) {
+            return ['kind' => $told->text('kind')];
+        }
         $like = $told->optionalText('like', 40);
         if ($like === null) {
             return ['family' => $told->text('family')];
@@ -147,32 +173,39 @@ final readonly class UnitsFromTable
     {
         $record = $base;
         $certificate = [];
+        $row = [];
         $problems = [];
         foreach ($columns as $name => $place) {
             $cell = trim($cells[$place] ?? '');
             if ($cell === '') {
                 continue;
             }
-            $entry = $fields->entry($name);
             if (isset(TableFields::CERTIFICATE[$name])) {
                 $isDay = $name === 'issued' || $name === 'due';
                 $certificate[TableFields::CERTIFICATE[$name]] = $isDay ? self::day($cell) : $cell;
-            } elseif ($entry === null) {
-                $record[$name] = $cell;
+            } elseif ($fields->isOfValues($name)) {
+                $row[$name] = str_replace(',', '.', $cell);
             } else {
-                $value = self::value($entry, $cell);
-                $record[$name] = $value;
+                $entry = $fields->entry($name) ?? $fields->constant($name);
+                $value = $entry === null ? $cell : self::value($entry, $cell);
                 if ($value === null) {
-                    $choices = implode(', ', $entry->among->choices);
+                    $choices = implode(', ', $entry->among->choices ?? []);
                     $problems[] = ['field' => $name, 'problem' => \sprintf('“%s” is none of: %s.', $cell, $choices)];
+                } elseif ($fields->constant($name) === null) {
+                    $record[$name] = $value;
+                } else {
+                    $certificate[$name] = $value;
                 }
             }
+        }
+        if ($row !== []) {
+            $certificate['values'] = [$row];
         }
         if ($certificate !== []) {
             $record['certificates'] = [$certificate];
         }
 
-        return ['record' => array_filter($record, static fn (mixed $value): bool => $value !== null), 'problems' => $problems];
+        return ['record' => $record, 'problems' => $problems];
     }
 
     /**
@@ -180,10 +213,10 @@ final readonly class UnitsFromTable
      *
      * @return list<array{field: string, problem: string}>
      */
-    private function problems(Fields $own, array $known): array
+    private function problems(RegistersSeveral $register, Fields $own, array $known): array
     {
         try {
-            $this->register->read($own);
+            $register->read($own);
         } catch (InvalidRecord $problem) {
             $found = $problem->fields();
         } catch (Problem $problem) {
@@ -201,13 +234,17 @@ final readonly class UnitsFromTable
         ))];
     }
 
-    /** The field of a table by its place in a record: "/certificates/0/due" is when it is due. */
+    /** The field of a table by its place in a record: "/certificates/0/due" is when it is due, "/certificates/0/slope" a constant of it. */
     private static function column(string $path): string
     {
         $parts = explode('/', ltrim($path, '/'));
-        $ofCertificate = array_search(end($parts), TableFields::CERTIFICATE, true);
+        $last = end($parts);
+        if ($parts[0] !== 'certificates' || ctype_digit($last)) {
+            return $parts[0];
+        }
+        $ofCertificate = array_search($last, TableFields::CERTIFICATE, true);
 
-        return $parts[0] === 'certificates' && $ofCertificate !== false ? $ofCertificate : $parts[0];
+        return $ofCertificate !== false ? $ofCertificate : ($last === 'values' ? 'certified' : $last);
     }
 
     /** What stands in a cell, as a record has it; null where it is none of the choices. */
