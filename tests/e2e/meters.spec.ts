@@ -146,7 +146,7 @@ test('a sample more and the day by tasks', async ({ page }) => {
   await expect(page.getByText('The 3 samples of Crosscutting lie 4.6 dB apart.').first()).toBeVisible();
   const crosscutting = page.getByRole('row', { name: /^Crosscutting/ }).last();
   await expect(crosscutting).toContainText('S-00008');
-  await expect(page.getByText(/Daily noise exposure level by tasks:/)).toBeVisible();
+  await expect(page.getByText(/^Daily noise exposure level by tasks:/)).toBeVisible();
   await page.goto('/runs/S-00017');
   await expect(page.getByLabel(/The task takes/)).toBeVisible();
   await page.getByLabel(/The task takes/).fill('95');

@@ -3,7 +3,7 @@ import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { serve, type Server, showAt } from '../tests/served';
 import { DatesView } from './DatesView';
-import { groupsOf } from './weeks';
+import { groupsOf, weekOf } from './weeks';
 
 const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
 vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
@@ -63,6 +63,12 @@ it('puts what falls due into weeks that begin on Monday, over the end of a year'
       ['Never done', '', 'never'],
     ],
   );
+});
+
+it('knows the week of a day, over the end of a year and of a month', () => {
+  expect(weekOf('2026-12-31')).toEqual({ from: '2026-12-28', to: '2027-01-03' });
+  expect(weekOf('2027-01-03')).toEqual({ from: '2026-12-28', to: '2027-01-03' });
+  expect(weekOf('2027-01-04')).toEqual({ from: '2027-01-04', to: '2027-01-10' });
 });
 
 it('says what waits for each, and shows the bench alone where that is asked', async () => {

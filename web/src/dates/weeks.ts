@@ -22,6 +22,13 @@ const mondayOf = (day: string): number => {
   return at - ((new Date(at).getUTCDay() + 6) % 7) * DAY;
 };
 
+/** The first and the last day of the week of a day: Monday and Sunday. */
+export const weekOf = (day: string): { from: string; to: string } => {
+  const monday = mondayOf(day);
+  const written = (at: number) => new Date(at).toISOString().slice(0, 10);
+  return { from: written(monday), to: written(monday + 6 * DAY) };
+};
+
 /** What falls due, in the order in which somebody must see to it: what is over, then week by week, and what was never done last. */
 export function groupsOf(items: Item[], today: string): Group[] {
   const monday = mondayOf(today);

@@ -12,6 +12,7 @@ import { VerdictSign } from '../look/VerdictSign';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { DueCount } from '../dates/DueCount';
+import { weekOf } from '../dates/weeks';
 import { UnsettledCount } from '../unsettled/UnsettledCount';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
@@ -89,6 +90,7 @@ export function DayView() {
         </span>
         <DueCount />
         <UnsettledCount />
+        <Link to={`/results?${new URLSearchParams(weekOf(date)).toString()}`}>Results of its week</Link>
         {plans.map((id) => (
           <Link key={id} to={`/plan/${id}`}>
             Plan {id}
