@@ -1,11 +1,10 @@
-// screenshots.mjs BASE FOLDER MOMENT: walks through the demo, as of that moment, and takes one picture of each main view.
+// screenshots.mjs BASE FOLDER: walks through the demo and takes one picture of each main view.
 import { createRequire } from 'node:module';
 
 const { chromium } = createRequire(new URL('../web/package.json', import.meta.url))('@playwright/test');
-const [, , base, folder, moment] = process.argv;
+const [, , base, folder] = process.argv;
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/London', locale: 'en-GB' });
-await page.clock.install({ time: moment });
 const shoot = async (name) => {
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(300);
