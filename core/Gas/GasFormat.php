@@ -380,7 +380,7 @@ final readonly class GasFormat implements
             'comparator' => $comparator,
             'scope' => 'at any time',
             'source' => '29 CFR 1910.146(b)',
-            'mark' => 'published',
+            'mark' => 'from memory',
         ];
 
         return [

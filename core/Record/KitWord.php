@@ -67,7 +67,8 @@ final readonly class KitWord
     public function dated(): array
     {
         $dated = [];
-        foreach ($this->word->rows('belongs') as $row) {
+        // What is lost is not looked after any more, but may be owed.
+        foreach ($this->word->text('state') === self::LOST ? [] : $this->word->rows('belongs') as $row) {
             $day = $row->text('until');
             if ($day !== null && !$row->flag('missing')) {
                 $dated[] = ['what' => 'exchange: '.$row->text('what'), 'day' => $day];

@@ -81,6 +81,12 @@ final class DatesApiTest extends ApiTestCase
         $calibration = ['A', '2026-06-01', 'laboratory calibration', 'in date', 'qualified'];
         self::assertContains([...$calibration, 'Another one is ordered: 2 March, of Lark Supplies'], $shown);
         self::assertCount(6, $shown);
+
+        // What is lost is owed, and not looked after.
+        $this->call('POST', '/api/kit/instruments/D/word', ['state' => 'lost'] + $word);
+        $left = array_column(self::items($this->call('GET', '/api/dates')), 'what');
+        self::assertNotContains('exchange: inlet filter', $left);
+        self::assertContains('goes back to Lark Hire', $left);
     }
 
     /** A sample waits as long as its method says, from the end of its run, until a laboratory has told of it. */
