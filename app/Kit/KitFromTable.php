@@ -82,7 +82,8 @@ final readonly class KitFromTable
     private function read(Fields $told): array
     {
         $base = $this->base($told);
-        $fields = $this->fields($base);
+        $fields = $this->fields($told, $base);
+        $register = $this->register($told);
         $rows = self::list($told, 'rows');
         if (\count($rows) > self::MOST) {
             throw Problem::field('/rows', \sprintf('may be %d at most.', self::MOST));
@@ -98,7 +99,7 @@ final readonly class KitFromTable
             }
             $record = $this->record($base, $cells, $columns, $fields);
             $own = Fields::of($record['record']);
-            $problems = $this->problems($this->register($told), $own, $record['problems']);
+            $problems = $this->problems($register, $own, $record['problems']);
             $id = Cells::text($record['record'], 'id');
             foreach ($id === '' ? [] : $lines['='.$id] ?? [] as $line) {
                 $problems[] = ['field' => 'id', 'problem' => \sprintf('stands in line %d already.', $line)];
@@ -121,9 +122,9 @@ final readonly class KitFromTable
     }
 
     /** @param array<string, mixed> $base */
-    private function fields(array $base): TableFields
+    private function fields(Fields $told, array $base): TableFields
     {
-        if (isset($base['kind']) && !isset($base['family'])) {
+        if ($told->has('kind')) {
             return TableFields::ofKind($this->families->referenceKind(Cells::text($base, 'kind'))
                 ?? throw Problem::field('/kind', 'is no kind of reference that there is.'));
         }

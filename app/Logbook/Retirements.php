@@ -7,6 +7,7 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Reference;
 
 /**
  * What is out of use: the last word that was said of each counts.
@@ -29,6 +30,18 @@ final readonly class Retirements
     public function references(): array
     {
         return $this->standing('reference_id');
+    }
+
+    /**
+     * @param array<int|string, Reference> $references
+     *
+     * @return list<Reference> those that are in use
+     */
+    public function inUse(array $references): array
+    {
+        $retired = $this->references();
+
+        return array_values(array_filter($references, static fn (Reference $one): bool => !isset($retired['='.$one->id])));
     }
 
     /** @throws Problem where the unit is out of use: nothing new begins on it */

@@ -135,15 +135,11 @@ final readonly class KitDates
     /** @return list<Dated> */
     private function ofReferences(Policy $policy): array
     {
-        $retired = $this->retirements->references();
         $words = $this->words->all('references');
         $leaning = $this->kit->leaning();
         $now = $this->site->now();
         $items = [];
-        foreach ($this->logbook->references() as $reference) {
-            if (isset($retired['='.$reference->id])) {
-                continue;
-            }
+        foreach ($this->retirements->inUse($this->logbook->references()) as $reference) {
             $word = $words['='.$reference->id] ?? null;
             array_push($items, ...$this->said('references', $reference->id, $reference->model, $word));
             $due = FallsDue::ofReference($reference, $policy, $now);

@@ -110,14 +110,10 @@ final readonly class KitForDay
     /** @return list<Reference> in use */
     private function references(): array
     {
-        $retired = $this->retirements->references();
         $words = $this->words->all('references');
         $there = fn (Reference $one): bool => ($words['='.$one->id] ?? null)?->keeps($this->site->now()) === null;
 
-        return array_values(array_filter(
-            $this->logbook->references(),
-            static fn (Reference $one): bool => !isset($retired['='.$one->id]) && $there($one),
-        ));
+        return array_values(array_filter($this->retirements->inUse($this->logbook->references()), $there));
     }
 
     /**

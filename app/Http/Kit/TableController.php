@@ -6,8 +6,8 @@ namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
-use Footnote\App\Kit\TableText;
 use Footnote\App\Kit\KitFromTable;
+use Footnote\App\Kit\TableText;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;

@@ -16,7 +16,6 @@ use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
-use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Record\Formats;
@@ -33,17 +32,20 @@ use Footnote\Core\Record\ReferenceKind;
  */
 final readonly class FirstResultPresenter
 {
+    /** Who may write down what is done with a unit. */
+    private const RECORD = [Role::Technician, Role::Hygienist, Role::Steward];
+
     /** Who may do what, as the addresses that do it ask. */
     private const BY = [
         'people' => [Role::Steward],
         'campaign' => [Role::Hygienist, Role::Steward],
-        'unit' => [Role::Technician, Role::Hygienist, Role::Steward],
+        'unit' => self::RECORD,
         'reference' => [Role::Steward],
-        'check' => [Role::Technician, Role::Hygienist, Role::Steward],
-        'run' => [Role::Technician, Role::Hygienist, Role::Steward],
-        'stop' => [Role::Technician, Role::Hygienist, Role::Steward],
-        'after' => [Role::Technician, Role::Hygienist, Role::Steward],
-        'shown' => [Role::Technician, Role::Hygienist, Role::Steward],
+        'check' => self::RECORD,
+        'run' => self::RECORD,
+        'stop' => self::RECORD,
+        'after' => self::RECORD,
+        'shown' => self::RECORD,
         'sign' => [Role::Hygienist],
     ];
 
@@ -139,14 +141,11 @@ final readonly class FirstResultPresenter
 
     private function isServed(string $unit): bool
     {
-        $retired = $this->retirements->references();
-        $instrument = $this->logbook->timeline($unit)->instrument;
-        $inUse = array_values(array_filter(
-            $this->logbook->references(),
-            static fn (Reference $one): bool => !isset($retired['='.$one->id]),
-        ));
+        $instrument = $this->logbook->instrument($unit);
+        $inUse = $this->retirements->inUse($this->logbook->references());
 
-        return $this->assessor->family($instrument->family)->bench()->choices($instrument, $inUse, $this->site->now()) !== [];
+        return $instrument !== null
+            && $this->assessor->family($instrument->family)->bench()->choices($instrument, $inUse, $this->site->now()) !== [];
     }
 
     /** @param Line|null $line */

@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
+import { useAdding } from '../look/adding';
 import { OneOf } from '../look/Asked';
 import { FitWords } from '../look/FitWords';
 import { holds } from '../look/holds';
@@ -38,7 +39,7 @@ export function KitView() {
   const kit = useKit();
   const session = useSession();
   const [search, setSearch] = useSearchParams();
-  const adding = search.get('add');
+  const [adding, setAdding] = useAdding();
   if (kit.data === undefined) {
     return <Lacking of={[kit]} />;
   }
@@ -49,15 +50,6 @@ export function KitView() {
     search.get('family') ?? '',
     isState(asked) ? asked : ('' as const),
   ];
-  const setAdding = (what: string | null) => {
-    const next = new URLSearchParams(search);
-    next.delete('kind');
-    next.delete('add');
-    if (what !== null) {
-      next.set('add', what);
-    }
-    setSearch(next, { replace: true });
-  };
   const set = (name: string, value: string) => {
     const next = new URLSearchParams(search);
     next.delete(name);

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, usePeople } from '../api/hooks';
+import { useAdding } from '../look/adding';
 import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
@@ -16,9 +16,7 @@ type Person = Schemas['Person'];
 /** Everybody who was ever let in. Names and codes stay, since results lean on them. */
 export function People({ self }: { self: string }) {
   const people = usePeople();
-  const [search, setSearch] = useSearchParams();
-  const adding = search.get('add') === 'person';
-  const setAdding = (on: boolean) => setSearch(on ? { add: 'person' } : {}, { replace: true });
+  const [adding, setAdding] = useAdding();
   const [changing, setChanging] = useState<Person | null>(null);
   const [made, setMade] = useState<Schemas['Invited'] | null>(null);
   const code = useChange(
@@ -37,7 +35,7 @@ export function People({ self }: { self: string }) {
         <h2 id="people" className="fn-title" style={{ margin: 0 }}>
           People
         </h2>
-        <Button variant="contained" onClick={() => setAdding(true)}>
+        <Button variant="contained" onClick={() => setAdding('person')}>
           Add a person
         </Button>
       </div>
@@ -104,12 +102,12 @@ export function People({ self }: { self: string }) {
           </tbody>
         </table>
       </div>
-      {adding && (
+      {adding === 'person' && (
         <AddPerson
           roles={people.data.roles}
-          onClose={() => setAdding(false)}
+          onClose={() => setAdding(null)}
           onAdded={(invited) => {
-            setAdding(false);
+            setAdding(null);
             setMade(invited);
           }}
         />

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Field, Form } from '../kit/Form';
+import { useAdding } from '../look/adding';
 import { holds } from '../look/holds';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
@@ -27,9 +27,7 @@ export function Campaigns({
   policies: Schemas['PolicyVersion'][];
   leads: boolean;
 }) {
-  const [search, setSearch] = useSearchParams();
-  const adding = leads && search.get('add') === 'campaign';
-  const setAdding = (on: boolean) => setSearch(on ? { add: 'campaign' } : {}, { replace: true });
+  const [adding, setAdding] = useAdding();
   const [defining, setDefining] = useState<Campaign | null>(null);
   const judge = useChange(({ id, policy, instead }: { id: string; policy: string; instead: string }) =>
     answer(api.POST('/api/campaigns/{id}/policy', { params: { path: { id } }, body: { policy, instead } })),
@@ -38,7 +36,7 @@ export function Campaigns({
     <section>
       <div style={{ display: 'flex', alignItems: 'baseline', gap: 14 }}>
         <h2 style={{ margin: '8px 0 4px', flex: 1 }}>Campaigns</h2>
-        {leads && <Button onClick={() => setAdding(true)}>Begin a campaign</Button>}
+        {leads && <Button onClick={() => setAdding('campaign')}>Begin a campaign</Button>}
       </div>
       {campaigns.length === 0 && <p style={{ color: ink.soft }}>No campaign yet. Runs belong to one.</p>}
       {campaigns.map((campaign) => (
@@ -89,7 +87,9 @@ export function Campaigns({
         </div>
       ))}
       <Told problem={judge.error} />
-      {adding && <AddCampaign campaigns={campaigns} onClose={() => setAdding(false)} />}
+      {leads && adding === 'campaign' && (
+        <AddCampaign campaigns={campaigns} onClose={() => setAdding(null)} />
+      )}
       {defining && shipped && (
         <Define campaign={defining} shipped={shipped} onClose={() => setDefining(null)} />
       )}
