@@ -112,6 +112,20 @@ prepare() {
   build_web
 }
 
+# set_clock: tests and pictures begin at the same moment whatever day it is, a Wednesday morning after the days of the demo's files
+set_clock() {
+  need_packages libfaketime
+  export FOOTNOTE_CLOCK_AHEAD; FOOTNOTE_CLOCK_AHEAD=$(($(date -d '2026-12-02 10:00 UTC' +%s) - $(date +%s)))
+}
+
+# follow_clock: what runs from here on lives by the clock that was set. Not for Chromium, which comes to a stand under it: its pages are moved.
+follow_clock() {
+  [ -n "${FOOTNOTE_CLOCK_AHEAD:-}" ] || return 0
+  local library=(/usr/lib/*/faketime/libfaketime.so.1)
+  export FAKETIME FAKETIME_DONT_FAKE_MONOTONIC=1 LD_PRELOAD=${library[0]}
+  FAKETIME=$(printf '%+d' "$FOOTNOTE_CLOCK_AHEAD")
+}
+
 # use_data FOLDER: where the logbook lies; its secret is made once and stays with it, the key of its journal lies beside the folder
 use_data() {
   # What people recorded, and who they are, is nobody else's to read.

@@ -5,6 +5,9 @@ const { chromium } = createRequire(new URL('../web/package.json', import.meta.ur
 const [, , base, folder] = process.argv;
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, timezoneId: 'Europe/London', locale: 'en-GB' });
+// The same clock as the server's.
+await page.context().addInitScript(`globalThis.clockAhead = ${1000 * Number(process.env.FOOTNOTE_CLOCK_AHEAD ?? 0)}`);
+await page.context().addInitScript({ path: new URL('moved-clock.js', import.meta.url).pathname });
 const shoot = async (name) => {
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(300);

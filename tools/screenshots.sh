@@ -3,6 +3,7 @@
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 need_packages chromium
 prepare
+set_clock
 port=8178
 (bash tools/serve-fresh.sh var/pictures "$port") & server=$!
 trap 'kill "$server" 2>/dev/null' EXIT

@@ -2,6 +2,7 @@
 # serve-empty.sh FOLDER PORT: an empty logbook with its first person, for whoever begins one.
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 export APP_ENV=prod
+follow_clock
 rm -rf "$1"
 use_data "$1"
 bin/console doctrine:migrations:migrate --no-interaction --quiet

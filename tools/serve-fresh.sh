@@ -4,6 +4,7 @@ source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 folder=$1
 shift
 export APP_ENV=prod
+follow_clock
 rm -rf "$folder"
 use_data "$folder"
 rm -rf var/cache/prod

@@ -23,6 +23,8 @@ final readonly class LearnedInterval
     private const ALLOWED = 0.05;
     /** Where the chance may lie anywhere but for so little at either end, nothing is known of it (own). */
     private const NOTHING = 0.02;
+    /** A stretch counts one time out at most, however soon it was: at more than this share of them a count over time says too little (own). */
+    private const OFTEN = 1 / 3;
     private const DAY = 86400.0;
 
     /**
@@ -92,6 +94,10 @@ final readonly class LearnedInterval
                 $this->checks,
                 self::days($this->days),
             ),
+            ...($this->out > self::OFTEN * $this->checks
+                ? ['It may have gone out soon after it was left, each time: it goes out at least so often, and the chance may be larger '
+                    .'than is told here.']
+                : []),
             ...($this->since === null
                 ? ['It was left too far off at its last check: it is out already.']
                 : array_map(fn (array $one): string => $this->chance($rate, $this->since, $one[0], $one[1], $now), $due)),
@@ -123,7 +129,7 @@ final readonly class LearnedInterval
             // That it was never found out does not make it certain.
             $this->out === 0
                 ? \sprintf('at most %s (95 %% confidence)', self::upTo($high))
-                : \sprintf('%s (95 %% confidence: %s to %s)', self::share($chance), self::share($low), self::upTo($high)),
+                : \sprintf('%s (95 %% confidence: %s to %s)', self::share($chance), self::downTo($low), self::upTo($high)),
             $this->advice($rate, $low, $high, Span::secondsBetween($now, $at) / self::DAY),
         );
     }
@@ -162,7 +168,12 @@ final readonly class LearnedInterval
         return \sprintf($chance < 0.1 ? '%.1f %%' : '%.0f %%', 100 * $chance);
     }
 
-    /** An upper limit is never told smaller than it is. */
+    /** A lower limit is never told larger than it is, an upper one never smaller. */
+    private static function downTo(float $chance): string
+    {
+        return $chance < 0.1 ? \sprintf('%.1f %%', floor(1000 * $chance) / 10) : \sprintf('%.0f %%', floor(100 * $chance));
+    }
+
     private static function upTo(float $chance): string
     {
         return $chance < 0.1 ? \sprintf('%.1f %%', ceil(1000 * $chance) / 10) : \sprintf('%.0f %%', ceil(100 * $chance));

@@ -145,6 +145,18 @@ final class LearnedIntervalTest extends TestCase
         self::assertStringContainsString('a shorter interval is advised, by these checks about 4.6 days.', $told[1]);
     }
 
+    /**
+     * Out at each of six yearly checks: counted over time that is a chance of 63 in 100 for a year, which nobody would believe of it. The
+     * share of the checks (R: binom.test(6, 6)) lies between 54 and 100.
+     */
+    public function testWhatIsOutNearlyEachTimeIsSaidToBeOutMoreOften(): void
+    {
+        $told = self::told([[0.0, 0.0], ...array_fill(0, 6, [0.9, 0.0])], 365, '2027-05-31T23:59:59+00:00');
+        self::assertSame('Found off by more than 0.5 dB at 6 of 6 checks, in 2190 days in service.', $told[0]);
+        self::assertStringContainsString('at least so often, and the chance may be larger than is told here.', $told[1]);
+        self::assertStringContainsString(' is 63 % (95 % confidence: 30 % to 89 %).', $told[2]);
+    }
+
     /** A unit that was left too far off is out already; how long it stays so says nothing of how often it goes out. */
     public function testLeftOutIsOutAlready(): void
     {

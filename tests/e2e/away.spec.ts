@@ -1,4 +1,5 @@
 import { expect, type Browser, type Page } from '@playwright/test';
+import { followClock } from './clock';
 import { choose, cutOff, isAccessible, PICTURE, signIn, test } from './person';
 
 test.use({ serviceWorkers: 'allow' });
@@ -194,7 +195,7 @@ const asAnother = async (
   baseURL: string | undefined,
   does: (page: Page) => Promise<void>,
 ) => {
-  const context = await browser.newContext(baseURL === undefined ? {} : { baseURL });
+  const context = await followClock(await browser.newContext(baseURL === undefined ? {} : { baseURL }));
   const page = await context.newPage();
   await signIn(page, 'hygienist');
   await page.goto('/bench');

@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { hours, isAccessible, local, PASSWORD } from './person';
+import { expect, type Page } from '@playwright/test';
+import { hours, isAccessible, local, PASSWORD, test } from './person';
 import { EMPTY } from './servers';
 
 /** A press is a click or a command key; whatever is typed or picked into one field is a field. */

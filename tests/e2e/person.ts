@@ -1,12 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test as plain } from '@playwright/test';
+import { followClock, now } from './clock';
 import { address } from './servers';
 
 export const PASSWORD = 'sallow-mill-2026';
 
-/** A test on its worker's own server. */
+/** A test on its worker's own server and by the clock of the tests. */
 export const test = plain.extend({
   baseURL: async ({ browserName: _ }, use, info) => use(address(info.parallelIndex)),
+  context: async ({ context }, use) => use(await followClock(context)),
 });
 
 /** Signs in by keyboard alone. */
@@ -46,7 +48,7 @@ const twoDigits = (n: number) => String(n).padStart(2, '0');
 export const local = (at: Date) =>
   `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}T${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
 /** So many hours ago. */
-export const hours = (n: number) => new Date(Date.now() - n * 3_600_000);
+export const hours = (n: number) => new Date(now().getTime() - n * 3_600_000);
 
 /** Chooses from a list. */
 export const choose = async (page: Page, label: string | RegExp, option: string | RegExp) => {

@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from '@playwright/test';
+import { followClock } from './clock';
 import { choose, cutOff, isAccessible, signIn, signOut, test } from './person';
 
 test('a report is read, signed and printed; a recall changes it, and a second edition says so', async ({
@@ -63,7 +64,8 @@ test('a report is read, signed and printed; a recall changes it, and a second ed
   const address = (await page.getByRole('link', { name: /\/r\// }).textContent()) ?? '';
 
   // Whoever holds it asks whether it stands, without signing in.
-  const stranger = await (await browser.newContext(baseURL ? { baseURL } : {})).newPage();
+  const apart = await followClock(await browser.newContext(baseURL ? { baseURL } : {}));
+  const stranger = await apart.newPage();
   await stranger.goto(new URL(address).pathname);
   await expect(stranger.getByText('It is the last edition: it was not superseded.')).toBeVisible();
   expect(await isAccessible(stranger, 'what a stranger sees')).toEqual([]);

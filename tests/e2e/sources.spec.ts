@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Locator, type Page } from '@playwright/test';
+import { now } from './clock';
 import { choose, cutOff, isAccessible, signIn, test } from './person';
 
 const title = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
@@ -268,11 +269,11 @@ test('readings come through a serial port', async ({ page }) => {
 
   // A file of another unit is refused, and says whose it is.
   await page.getByRole('button', { name: 'Let it go' }).click();
-  const now = new Date().toISOString();
+  const at = now().toISOString();
   await page.getByLabel('From a file of lines').setInputFiles({
     name: 'other.ndjson',
     mimeType: 'text/plain',
-    buffer: Buffer.from(`{"at":"${now}","unit":"DM-01","channel":"level","value":"114.0","in":"dB"}\nOL\n`),
+    buffer: Buffer.from(`{"at":"${at}","unit":"DM-01","channel":"level","value":"114.0","in":"dB"}\nOL\n`),
   });
   await expect(page.getByText(/These are lines of DM-01/)).toBeVisible();
   await expect(page.getByText('1 line could not be read')).toBeVisible();

@@ -1,4 +1,5 @@
 import { expect, type BrowserContext } from '@playwright/test';
+import { followClock } from './clock';
 import { cutOff, isAccessible, signIn, test } from './person';
 
 const views: [string, string, RegExp][] = [
@@ -67,7 +68,7 @@ test.describe('can be used by everybody, at every width', () => {
   let steward: BrowserContext;
   // What one view loaded the next has: only the first waits for the whole application.
   test.beforeAll(async ({ browser }) => {
-    steward = await browser.newContext();
+    steward = await followClock(await browser.newContext());
     const page = await steward.newPage();
     await signIn(page, 'steward');
     await page.close();

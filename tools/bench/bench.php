@@ -225,12 +225,14 @@ if ($what === 'logbooks') {
         $a = array_values($small)[$i];
         $b = array_values($big)[$i];
         printf(
-            "  %-24s %.0f ms with 100 000 runs (at most 80), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n",
+            "  %-24s %.0f ms with 100 000 runs (at most 80), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f;"
+                ." worked out before in %.1f s\n",
             $name,
             $b['p95'],
             $a['p95'],
             $b['p95'] / $a['p95'],
             $b['median'] / $a['median'],
+            $b['before'],
         );
     }
     $lock = json_decode((string) file_get_contents("$work/lock-import.json"), true, 8, JSON_THROW_ON_ERROR);
