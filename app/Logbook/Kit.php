@@ -49,6 +49,17 @@ final readonly class Kit
         return $leaning;
     }
 
+    /** @return array<string, true> units with which a run goes on, by = and the unit */
+    public function atWork(): array
+    {
+        $units = $this->connection->fetchFirstColumn(
+            'SELECT i.id FROM instrument i WHERE EXISTS (SELECT 1 FROM run_state s WHERE s.instrument_id = i.id AND s.stopped_at IS NULL'
+                ." AND s.campaign_id <> '')",
+        );
+
+        return array_fill_keys(array_map(static fn (mixed $id): string => '='.(\is_string($id) ? $id : ''), $units), true);
+    }
+
     /**
      * @param list<string> $values
      *

@@ -85,7 +85,7 @@ final readonly class Ledger
     /** @return array{list<array<string, mixed>>, int, int} rows, how many there are, how many wait */
     private function look(LedgerChoice $choice, int $limit, int $offset): array
     {
-        [$where, $values] = $choice->runs();
+        [$where, $values] = $choice->runs($this->connection->getDatabasePlatform());
         $joins = '';
         if ($choice->verdict !== '') {
             $joins = self::STATES;
@@ -102,7 +102,7 @@ final readonly class Ledger
         );
         $waiting = 0;
         if ($choice->verdict !== '') {
-            [$any, $of] = $choice->runs();
+            [$any, $of] = $choice->runs($this->connection->getDatabasePlatform());
             $waiting = $this->count(self::STATES." WHERE $any AND w.run_id IS NULL", $of);
         }
 
@@ -120,7 +120,7 @@ final readonly class Ledger
     /** @return list<array<string, mixed>> run and policy of some that wait */
     private function waiting(LedgerChoice $choice, int $limit): array
     {
-        [$where, $values] = $choice->runs();
+        [$where, $values] = $choice->runs($this->connection->getDatabasePlatform());
 
         return $this->connection->fetchAllAssociative(
             'SELECT s.run_id AS id, c.policy_key FROM run_state s '.self::STATES." WHERE $where AND w.run_id IS NULL"

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
+use Doctrine\DBAL\Platforms\AbstractPlatform;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
 /** Which runs of the ledger are wanted. */
@@ -32,11 +33,11 @@ final readonly class LedgerChoice
     }
 
     /** @return array{string, list<string>} a condition on states s of runs that count, whatever their verdict, and its values */
-    public function runs(): array
+    public function runs(AbstractPlatform $platform): array
     {
         $where = "s.campaign_id <> ''";
         $values = [];
-        foreach ($this->sought->conditions() as [$condition, $of]) {
+        foreach ($this->sought->conditions($platform) as [$condition, $of]) {
             $where .= ' AND '.$condition;
             array_push($values, ...$of);
         }

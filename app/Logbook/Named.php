@@ -28,7 +28,7 @@ final readonly class Named
     /** @return list<array<string, mixed>> states of runs that count, the newest first, by whatever stands of them */
     public function runs(string $text, int $limit): array
     {
-        [$where, $values] = (new LedgerChoice(new RunsSought(text: $text)))->runs();
+        [$where, $values] = (new LedgerChoice(new RunsSought(text: $text)))->runs($this->connection->getDatabasePlatform());
 
         return $this->connection->fetchAllAssociative(
             "SELECT s.* FROM run_state s WHERE $where ORDER BY s.started_at DESC, s.run_id LIMIT $limit",
@@ -42,13 +42,13 @@ final readonly class Named
         if (preg_match('/\d/', $text) !== 1) {
             return [];
         }
-        [$where, $values] = Containing::any(['n.id'], trim($text));
+        $number = new Containing($this->connection->getDatabasePlatform(), trim($text));
 
         // The numbers are looked through without the records, which are large.
         return $this->connection->fetchAllAssociative(
-            "SELECT c.id, c.instrument_id, c.checked_at FROM check_record c WHERE c.id IN (SELECT n.id FROM check_record n WHERE $where)"
-                ." ORDER BY c.checked_at DESC LIMIT $limit",
-            $values,
+            'SELECT c.id, c.instrument_id, c.checked_at FROM check_record c WHERE c.id IN (SELECT n.id FROM check_record n WHERE '
+                ."{$number->in('n.id')}) ORDER BY c.checked_at DESC LIMIT $limit",
+            [$number->pattern],
         );
     }
 
@@ -59,21 +59,15 @@ final readonly class Named
     }
 
     /**
-     * From one name to the next along an index: a logbook of years has few of them in many runs.
-     *
      * @param 'person'|'task' $column
      *
      * @return list<string>
      */
     private function column(string $column, string $campaign): array
     {
-        $counts = $campaign === '' ? "s.campaign_id <> ''" : 's.campaign_id = ?';
-        $after = static fn (string $name): string => "SELECT MIN(s.$column) FROM run_state s WHERE s.$column > $name AND $counts";
-        $names = $this->connection->fetchFirstColumn(
-            \sprintf('WITH RECURSIVE t(n) AS (%s UNION ALL SELECT (%s) FROM t WHERE t.n IS NOT NULL)', $after("''"), $after('t.n'))
-                .' SELECT n FROM t WHERE n IS NOT NULL',
-            $campaign === '' ? [] : [$campaign, $campaign],
-        );
+        $names = $campaign === ''
+            ? $this->connection->fetchFirstColumn(EachName::in($column))
+            : $this->connection->fetchFirstColumn(EachName::in($column, 's.campaign_id = ?'), [$campaign, $campaign]);
 
         return array_values(array_filter($names, \is_string(...)));
     }

@@ -10,8 +10,6 @@ use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
 /**
  * What of all that falls due a calendar is for.
- *
- * @phpstan-import-type Dated from KitDates
  */
 #[Exclude]
 final readonly class CalendarChoice
@@ -59,13 +57,12 @@ final readonly class CalendarChoice
         return new self($by, $kit, $person);
     }
 
-    /** @param Dated $item */
-    public function takes(array $item): bool
+    public function takes(DueItem $item): bool
     {
         $isForLaboratory = $this->by === self::LABORATORY;
 
         return $this->by !== self::PERSON
-            && ($this->by === '' || $isForLaboratory === $item['due']['laboratory'])
-            && ($this->kit === [] || \in_array($item['id'], $this->kit, true));
+            && ($this->by === '' || $isForLaboratory === $item->due['laboratory'])
+            && ($this->kit === [] || \in_array($item->id, $this->kit, true));
     }
 }

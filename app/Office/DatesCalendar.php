@@ -10,7 +10,6 @@ use Sabre\VObject\Component\VCalendar;
  * What falls due as a calendar that other programs read (RFC 5545, with the names of RFC 7986): a day for each thing that several units
  * or references are due for, and one of today for what is over or was never done, so that it does not stay behind in the past.
  *
- * @phpstan-import-type Dated from KitDates
  * @phpstan-import-type Planned from PlannedDays
  */
 final readonly class DatesCalendar
@@ -22,7 +21,8 @@ final readonly class DatesCalendar
     private const AGAIN = 'PT4H';
 
     private const CAUTION = 'By the rules and limits of the policy of the newest campaign. The manual of the instrument and local rules '
-        .'stand above. What it says is of the moment at which the calendar last asked: look at Dates before you lean on it.';
+        .'stand above. What it says is of the moment at which the calendar last asked: look at Dates before you lean on it. What is wanted '
+        .'anew every day stands here while it counts; after that it is wanted before the unit goes out, and the day says so.';
 
     private const OF_PLANS = 'As it was planned last. What is done, and what that moves, stands in the plan: look at it before you leave.';
 
@@ -65,7 +65,7 @@ final readonly class DatesCalendar
         [$over, $ahead] = self::days($items, $now);
         $waiting = $all['waiting'] ?? 0;
         if ($over !== [] || $waiting > 0 || $all === null) {
-            $lines = array_map(static fn (array $item): string => self::line($item, true, $now), $over);
+            $lines = array_map(static fn (DueItem $item): string => self::line($item, true, $now), $over);
             if ($waiting > 0) {
                 $lines[] = \sprintf('Of %d more it is being worked out what falls due: they are not in this calendar yet.', $waiting);
             }
@@ -76,9 +76,9 @@ final readonly class DatesCalendar
             self::add($calendar, $now, ['over', $now, $title, $lines], $page);
         }
         foreach ($ahead as $key => $some) {
-            $day = (new \DateTimeImmutable($some[0]['due']['until'] ?? ''))->setTimezone($now->getTimezone());
-            $lines = array_map(static fn (array $item): string => self::line($item, false, $now), $some);
-            self::add($calendar, $now, [$key, $day, ucfirst($some[0]['due']['what']).': '.self::named($some), $lines], $page);
+            $day = $some[0]->until($now->getTimezone()) ?? $now;
+            $lines = array_map(static fn (DueItem $item): string => self::line($item, false, $now), $some);
+            self::add($calendar, $now, [$key, $day, ucfirst($some[0]->due['what']).': '.self::named($some), $lines], $page);
         }
     }
 
@@ -98,52 +98,53 @@ final readonly class DatesCalendar
     }
 
     /**
-     * @param list<Dated> $items
+     * @param list<DueItem> $items
      *
-     * @return array{list<Dated>, array<string, non-empty-list<Dated>>} what is over or was never done; the rest by day and what is done
+     * @return array{list<DueItem>, array<string, non-empty-list<DueItem>>} what is over or was never done; the rest by day and what is done
      */
     private static function days(array $items, \DateTimeImmutable $now): array
     {
         $over = [];
         $ahead = [];
         foreach ($items as $item) {
-            $until = $item['due']['until'] === null ? null : new \DateTimeImmutable($item['due']['until']);
-            if ($until === null || $until < $now) {
+            if ($item->isOnlyBeforeUse($now)) {
+                continue;
+            }
+            if ($item->isOverAt($now)) {
                 $over[] = $item;
             } else {
-                $ahead[$until->setTimezone($now->getTimezone())->format('Y-m-d').' '.$item['due']['what']][] = $item;
+                $ahead[$item->until($now->getTimezone())?->format('Y-m-d').' '.$item->due['what']][] = $item;
             }
         }
 
         return [$over, $ahead];
     }
 
-    /** @param non-empty-list<Dated> $items */
+    /** @param non-empty-list<DueItem> $items */
     private static function named(array $items): string
     {
-        $ids = array_values(array_unique(array_column($items, 'id')));
+        $ids = array_values(array_unique(array_map(static fn (DueItem $item): string => $item->id, $items)));
         $more = \count($ids) - self::NAMED;
 
         return implode(', ', \array_slice($ids, 0, self::NAMED)).($more > 0 ? \sprintf(' and %d more', $more) : '');
     }
 
-    /** @param Dated $item */
-    private static function line(array $item, bool $withWhat, \DateTimeImmutable $now): string
+    private static function line(DueItem $item, bool $withWhat, \DateTimeImmutable $now): string
     {
-        $due = $item['due'];
-        $until = $due['until'] === null ? null : (new \DateTimeImmutable($due['until']))->setTimezone($now->getTimezone());
-        $held = array_values(array_diff($item['holdsUp'], [$item['id']]));
+        $due = $item->due;
+        $until = $item->until($now->getTimezone());
+        $held = array_values(array_diff($item->holdsUp, [$item->id]));
 
         return implode('', [
-            $item['id'].', '.$item['model'],
+            $item->id.', '.$item->model,
             $withWhat ? ': '.$due['what'] : '',
             $due['channels'] === [] ? '' : ' of '.implode(', ', $due['channels']),
             $until === null ? ', never done as far as is known' : ', counts until '.$until->format('j M Y H:i'),
             $due['evidence'] === '' ? '' : ' ('.$due['evidence'].')',
             $held === [] ? '' : '; last checked on it: '.implode(', ', $held),
             $due['weighs'] === null ? '' : '; what is measured later: '.$due['weighs'],
-            $item['minutes'] === null ? '' : \sprintf('; takes %d min', $item['minutes']),
-            $item['note'] === '' ? '' : '; '.$item['note'],
+            $item->minutes === null ? '' : \sprintf('; takes %d min', $item->minutes),
+            $item->note === '' ? '' : '; '.$item->note,
         ]);
     }
 

@@ -7,11 +7,7 @@ namespace Footnote\App\Office;
 use Footnote\App\Report\Column;
 use Footnote\App\Report\CsvSheet;
 
-/**
- * What falls due as a table.
- *
- * @phpstan-import-type Dated from KitDates
- */
+/** What falls due as a table. */
 final class DatesTable
 {
     public const FILE = 'dates.csv';
@@ -36,29 +32,25 @@ final class DatesTable
         ];
     }
 
-    /**
-     * @param Dated $item
-     *
-     * @return array<string, string> cells by column
-     */
-    public static function line(array $item): array
+    /** @return array<string, string> cells by column */
+    public static function line(DueItem $item): array
     {
-        $due = $item['due'];
+        $due = $item->due;
 
         return [
             'until' => $due['until'] ?? '',
             'what' => $due['what'],
-            'of' => $item['id'],
-            'model' => $item['model'],
+            'of' => $item->id,
+            'model' => $item->model,
             'channels' => implode(CsvSheet::NEXT, $due['channels']),
             'by' => $due['laboratory'] ? 'laboratory' : 'bench',
             'every' => $due['every'],
             'source' => $due['source'],
             'evidence' => $due['evidence'],
             'weighs' => $due['weighs'] ?? '',
-            'holds_up' => implode(CsvSheet::NEXT, $item['holdsUp']),
-            'minutes' => (string) ($item['minutes'] ?? ''),
-            'note' => $item['note'],
+            'holds_up' => implode(CsvSheet::NEXT, $item->holdsUp),
+            'minutes' => (string) ($item->minutes ?? ''),
+            'note' => $item->note,
         ];
     }
 }

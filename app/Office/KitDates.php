@@ -22,14 +22,9 @@ use Footnote\Core\Record\KitWord;
  * What of the kit falls due: of every unit and every reference in use, by the policy of the newest campaign. Units for practice are left
  * out: nothing that counts waits for them.
  *
- * @phpstan-import-type Due from FitLines
- *
  * Beside it what a site has dated itself, and samples that hold for a time.
  *
- * @phpstan-type Dated array{
- *     owner: 'instruments'|'references'|'samples', id: string, model: string, due: Due, holdsUp: list<string>, minutes: int|null,
- *     note: string,
- * }
+ * @phpstan-import-type Due from FitLines
  */
 final readonly class KitDates
 {
@@ -49,27 +44,7 @@ final readonly class KitDates
     }
 
     /**
-     * What no rule judges: it is wanted by a moment, and nothing more is said of it.
-     *
-     * @return Due
-     */
-    public static function plain(string $what, \DateTimeImmutable $until, string $evidence, bool $laboratory): array
-    {
-        return [
-            'what' => $what,
-            'channels' => [],
-            'until' => $until->format(\DATE_ATOM),
-            'evidence' => $evidence,
-            'every' => '',
-            'own' => false,
-            'source' => '',
-            'laboratory' => $laboratory,
-            'weighs' => null,
-        ];
-    }
-
-    /**
-     * @return array{items: list<Dated>, waiting: int}|null what was never done first, then by time; and of how many units it is not
+     * @return array{items: list<DueItem>, waiting: int}|null what was never done first, then by time; and of how many units it is not
      *                                                       worked out yet; null where no campaign says by which policy
      */
     public function all(): ?array
@@ -82,28 +57,23 @@ final readonly class KitDates
         [$items, $waiting] = $this->ofUnits($units, $this->lines->all() ?? []);
         array_push($items, ...$this->ofReferences($this->policies->get($campaign['policy'])), ...$this->samples->all($units));
         // What was never done has no moment, and stands before all.
-        $timed = array_map(static fn (array $item): array => [
-            'at' => $item['due']['until'] === null ? 0 : (new \DateTimeImmutable($item['due']['until']))->getTimestamp(),
-            'item' => $item,
-        ], $items);
-        usort(
-            $timed,
-            static fn (array $one, array $other): int => [$one['at'], $one['item']['id']] <=> [$other['at'], $other['item']['id']],
-        );
+        $at = static fn (DueItem $item): int => $item->until(new \DateTimeZone('UTC'))?->getTimestamp() ?? 0;
+        usort($items, static fn (DueItem $one, DueItem $other): int => [$at($one), $one->id] <=> [$at($other), $other->id]);
 
-        return ['items' => array_column($timed, 'item'), 'waiting' => $waiting];
+        return ['items' => $items, 'waiting' => $waiting];
     }
 
     /**
      * @param array<int|string, array<string, mixed>> $units
      * @param array<string, array{due: list<Due>}>    $lines
      *
-     * @return array{list<Dated>, int}
+     * @return array{list<DueItem>, int}
      */
     private function ofUnits(array $units, array $lines): array
     {
         $words = $this->words->all('instruments');
         $takes = $this->takes->of($units);
+        $atWork = $this->kit->atWork();
         $outOfUse = [...$this->retirements->instruments(), ...$this->practice->all()];
         $items = [];
         $waiting = 0;
@@ -115,16 +85,9 @@ final readonly class KitDates
             $waiting += isset($lines['='.$id]) ? 0 : 1;
             $model = Cells::text($record, 'model');
             foreach ($lines['='.$id]['due'] ?? [] as $due) {
-                $minutes = $due['laboratory'] ? null : $takes['='.$id] ?? null;
-                $items[] = [
-                    'owner' => 'instruments',
-                    'id' => $id,
-                    'model' => $model,
-                    'due' => $due,
-                    'holdsUp' => [$id],
-                    'minutes' => $minutes,
-                    'note' => '',
-                ];
+                // Who is at work with it cannot do before use what is over meanwhile.
+                $due = ['daily' => $due['daily'] && !isset($atWork['='.$id])] + $due;
+                $items[] = new DueItem('instruments', $id, $model, $due, [$id], $due['laboratory'] ? null : $takes['='.$id] ?? null);
             }
             array_push($items, ...$this->said('instruments', $id, $model, $words['='.$id] ?? null));
         }
@@ -132,7 +95,7 @@ final readonly class KitDates
         return [$items, $waiting];
     }
 
-    /** @return list<Dated> */
+    /** @return list<DueItem> */
     private function ofReferences(Policy $policy): array
     {
         $words = $this->words->all('references');
@@ -144,15 +107,14 @@ final readonly class KitDates
             array_push($items, ...$this->said('references', $reference->id, $reference->model, $word));
             $due = FallsDue::ofReference($reference, $policy, $now);
             if ($due !== null) {
-                $items[] = [
-                    'owner' => 'references',
-                    'id' => $reference->id,
-                    'model' => $reference->model,
-                    'due' => FitLines::due($due),
-                    'holdsUp' => $leaning['='.$reference->id] ?? [],
-                    'minutes' => null,
-                    'note' => $word === null || $word->ordered() === '' ? '' : 'Another one is ordered: '.$word->ordered(),
-                ];
+                $items[] = new DueItem(
+                    'references',
+                    $reference->id,
+                    $reference->model,
+                    FitLines::due($due),
+                    $leaning['='.$reference->id] ?? [],
+                    note: $word === null || $word->ordered() === '' ? '' : 'Another one is ordered: '.$word->ordered(),
+                );
             }
         }
 
@@ -164,21 +126,18 @@ final readonly class KitDates
      *
      * @param 'instruments'|'references' $owner
      *
-     * @return list<Dated>
+     * @return list<DueItem>
      */
     private function said(string $owner, string $id, string $model, ?KitWord $word): array
     {
         $dated = $word?->dated() ?? [];
         $zone = $dated === [] ? null : $this->site->zone();
 
-        return array_map(static fn (array $one): array => [
-            'owner' => $owner,
-            'id' => $id,
-            'model' => $model,
-            'due' => self::plain($one['what'], new \DateTimeImmutable($one['day'].' 23:59:59', $zone), '', false),
-            'holdsUp' => [],
-            'minutes' => null,
-            'note' => '',
-        ], $dated);
+        return array_map(static fn (array $one): DueItem => new DueItem(
+            $owner,
+            $id,
+            $model,
+            DueItem::plain($one['what'], new \DateTimeImmutable($one['day'].' 23:59:59', $zone), '', false),
+        ), $dated);
     }
 }

@@ -13,8 +13,6 @@ use Footnote\App\Storage\Cells;
 /**
  * Until when samples must be analysed that were drawn and that no laboratory has told anything of, where their methods say how long they
  * hold.
- *
- * @phpstan-import-type Dated from KitDates
  */
 final readonly class SampleDates
 {
@@ -29,7 +27,7 @@ final readonly class SampleDates
     /**
      * @param array<int|string, array<string, mixed>> $units records of units
      *
-     * @return list<Dated>
+     * @return list<DueItem>
      */
     public function all(array $units): array
     {
@@ -46,15 +44,13 @@ final readonly class SampleDates
             $stop = Cells::text($record, 'stop');
             $until = $stop === '' ? null : $this->samples->holdsUntil($family, $record, new \DateTimeImmutable($stop));
             if ($until !== null && !isset($practice['='.$unit])) {
-                $items[] = [
-                    'owner' => 'samples',
-                    'id' => Cells::text($record, 'medium'),
-                    'model' => Cells::text($record, 'method'),
-                    'due' => KitDates::plain('analysis', $until, (string) $id, true),
-                    'holdsUp' => [],
-                    'minutes' => null,
-                    'note' => \sprintf('%s, %s', Cells::text($record, 'person'), Cells::text($record, 'task')),
-                ];
+                $items[] = new DueItem(
+                    'samples',
+                    Cells::text($record, 'medium'),
+                    Cells::text($record, 'method'),
+                    DueItem::plain('analysis', $until, (string) $id, true),
+                    note: \sprintf('%s, %s', Cells::text($record, 'person'), Cells::text($record, 'task')),
+                );
             }
         }
 

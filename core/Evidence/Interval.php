@@ -45,6 +45,18 @@ final readonly class Interval
         return $first->setDate((int) $first->format('Y'), (int) $first->format('n'), min($day, (int) $first->format('t')));
     }
 
+    /** Whether it is over by the next day: nobody waits for its end, it is done when a unit goes out. */
+    public function isOfOneDay(): bool
+    {
+        $most = match ($this->unit) {
+            IntervalUnit::Hours => 24.0,
+            IntervalUnit::Days => 1.0,
+            IntervalUnit::Months, IntervalUnit::Years => 0.0,
+        };
+
+        return $this->length->value->toFloat() <= $most;
+    }
+
     public function words(): string
     {
         return $this->length->written.' '.$this->unit->behind($this->length->written);

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-/** The interval by which something falls due: in words, with its source, and whether the site has set it for this one alone. */
+/**
+ * The interval by which something falls due: in words, with its source, whether the site has set it for this one alone, and whether it is
+ * one of a day at most.
+ */
 final readonly class DueInterval
 {
-    private function __construct(public string $words, public ?Source $source, public bool $isItsOwn)
+    private function __construct(public string $words, public ?Source $source, public bool $isItsOwn, public bool $isOfOneDay)
     {
     }
 
@@ -16,6 +19,6 @@ final readonly class DueInterval
     {
         $source = $rule === null ? $standing->ownSource() : $standing->source($rule);
 
-        return new self($standing->interval->words(), $source, $standing->own !== null);
+        return new self($standing->interval->words(), $source, $standing->own !== null, $standing->interval->isOfOneDay());
     }
 }

@@ -23,7 +23,7 @@ final readonly class LearnedInterval
     private const ALLOWED = 0.05;
     /** Where the chance may lie anywhere but for so little at either end, nothing is known of it (own). */
     private const NOTHING = 0.02;
-    /** A stretch counts one time out at most, however soon it was: at more than this share of them a count over time says too little (own). */
+    /** A stretch counts one time out at most, however soon: at more than this share of them a count over time says too little (own). */
     private const OFTEN = 1 / 3;
     private const DAY = 86400.0;
 

@@ -136,6 +136,44 @@ final class DatesApiTest extends ApiTestCase
         }
     }
 
+    /** A monitor on the shelf is late for nothing until it goes out; one that is out and was not bumped since is. */
+    public function testWhatIsWantedEveryDayIsLateWithAUnitAtWorkAlone(): void
+    {
+        $bumps = function (): array {
+            $dates = $this->call('GET', '/api/dates');
+            $bumps = array_filter(self::items($dates), static fn (array $one): bool => $one['what'] === 'bump test');
+            self::assertCount(1, $bumps);
+
+            return [array_values($bumps)[0]['state'], $dates->at('over'), $dates->at('soon')];
+        };
+        self::mockTime('2026-03-02T10:00:00+00:00');
+        $this->importRecord((new GasScene())->check('k1', '07:45')->record);
+        $this->signIn(Role::Technician);
+        [$state, , $soon] = $bumps();
+        self::assertSame('in date', $state);
+        self::mockTime('2026-03-04T10:00:00+00:00');
+        $this->signIn(Role::Technician);
+        self::assertSame(['before use', 0, $soon], $bumps());
+        $calendar = $this->call('POST', '/api/calendars', ['title' => 'Kit', 'by' => 'bench'], 201)->string('address');
+        $read = function () use ($calendar): string {
+            $this->browser->request('GET', (string) parse_url($calendar, \PHP_URL_PATH));
+
+            return str_replace("\r\n ", '', (string) $this->browser->getResponse()->getContent());
+        };
+        self::assertStringNotContainsString('bump test, counts', $read());
+        self::assertStringContainsString('it is wanted before the unit goes out', $read());
+        $this->call('POST', '/api/runs', [
+            'campaign' => 'c',
+            'instrument' => 'G',
+            'start' => '2026-03-04T09:00:00+00:00',
+            'person' => 'W-04',
+            'task' => 'spraying',
+            'despite' => 'there is no other',
+        ], 201);
+        self::assertSame(['past', 1, $soon], $bumps());
+        self::assertStringContainsString('SUMMARY:Over or never done: G', $read());
+    }
+
     public function testEveryColumnIsDescribed(): void
     {
         self::assertDescribed(DatesTable::columns());

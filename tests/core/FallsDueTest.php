@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Evidence\Interval;
+use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\GoingOut;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Noise\AcousticBench;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\RecordedCampaign;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -139,6 +142,14 @@ final class FallsDueTest extends TestCase
                 self::assertSame(0, $says($one->until), $one->what);
             }
             self::assertGreaterThan(0, $says(Span::shift($one->until, 1)), $one->what);
+        }
+    }
+
+    public function testWhatIsOverByTheNextDayIsOfOneDay(): void
+    {
+        foreach (['24 hours' => true, '25 hours' => false, '1 days' => true, '2 days' => false, '1 months' => false] as $words => $is) {
+            [$number, $unit] = explode(' ', $words);
+            self::assertSame($is, Interval::of(Decimal::parse($number), IntervalUnit::from($unit))->isOfOneDay(), $words);
         }
     }
 

@@ -225,7 +225,7 @@ if ($what === 'logbooks') {
         $a = array_values($small)[$i];
         $b = array_values($big)[$i];
         printf(
-            "  %-24s %.0f ms with 100 000 runs (at most 80), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f;"
+            '  %-24s %.0f ms with 100 000 runs (at most 80), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f;'
                 ." worked out before in %.1f s\n",
             $name,
             $b['p95'],

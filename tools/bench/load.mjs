@@ -1,5 +1,5 @@
-// load.mjs BASE ROUNDS PATH...: signs in, then asks for each path with four clients at once; prints milliseconds as JSON, and beside them
-// the seconds in which what an import had left was worked out before, by one client.
+// load.mjs BASE ROUNDS PATH...: signs in, then asks for each path with one client, and with four at once; prints milliseconds as JSON, and
+// the seconds in which what an import had left was worked out before.
 // Bounded in count; the server is always one on this machine.
 const [, , base, rounds, ...paths] = process.argv;
 if (!/^http:\/\/127\.0\.0\.1:\d+$/.test(base)) throw new Error('only this machine is measured');
@@ -21,12 +21,17 @@ for (const group of paths) {
   // A list works out for a second, each time that it is asked, until nothing is left.
   for (const url of urls) for (let times = 0; times < 300 && (await ask(url)) > 700; times += 1);
   const before = (performance.now() - began) / 1000;
-  const times = [];
-  let next = 0;
-  await Promise.all([0, 1, 2, 3].map(async () => {
-    while (next < Number(rounds)) times.push(await ask(urls[next++ % urls.length]));
-  }));
-  times.sort((a, b) => a - b);
-  found[group.split('|')[0]] = { before, median: times[Math.floor(times.length / 2)], p95: times[Math.floor(times.length * 0.95)] };
+  const asked = async (clients, most) => {
+    const times = [];
+    let next = 0;
+    await Promise.all(Array.from({ length: clients }, async () => {
+      while (next < most) times.push(await ask(urls[next++ % urls.length]));
+    }));
+    return times.sort((a, b) => a - b);
+  };
+  const at = (times, share) => times[Math.floor(times.length * share)];
+  const alone = await asked(1, Number(rounds) / 4);
+  const times = await asked(4, Number(rounds));
+  found[group.split('|')[0]] = { before, alone: at(alone, 0.95), median: at(times, 0.5), p95: at(times, 0.95) };
 }
 console.log(JSON.stringify(found));

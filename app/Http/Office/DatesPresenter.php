@@ -6,13 +6,10 @@ namespace Footnote\App\Http\Office;
 
 use Footnote\App\Http\Kit\DueDates;
 use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Office\DueItem;
 use Footnote\App\Office\KitDates;
 
-/**
- * What falls due, with what that comes to today.
- *
- * @phpstan-import-type Dated from KitDates
- */
+/** What falls due, with what that comes to today. */
 final readonly class DatesPresenter
 {
     public function __construct(private KitDates $dates, private SiteClock $site)
@@ -24,7 +21,7 @@ final readonly class DatesPresenter
     {
         $dates = DueDates::at($this->site);
         $all = $this->dates->all();
-        $items = array_map(static fn (array $item): array => self::item($item, $dates), $all['items'] ?? []);
+        $items = array_map(static fn (DueItem $item): array => self::item($item, $dates), $all['items'] ?? []);
         $states = array_count_values(array_column($items, 'state'));
 
         return [
@@ -39,26 +36,27 @@ final readonly class DatesPresenter
         ];
     }
 
-    /**
-     * @param Dated $item
-     *
-     * @return non-empty-array<string, mixed>&array{state: string}
-     */
-    private static function item(array $item, DueDates $dates): array
+    /** @return non-empty-array<string, mixed>&array{state: string} */
+    private static function item(DueItem $item, DueDates $dates): array
     {
-        $due = $item['due'];
-        $until = $due['until'] === null ? null : (new \DateTimeImmutable($due['until']))->setTimezone($dates->now->getTimezone());
+        $day = $item->until($dates->now->getTimezone())?->format('Y-m-d');
 
         return [
-            'owner' => $item['owner'],
-            'id' => $item['id'],
-            'model' => $item['model'],
-            ...$due,
-            'day' => $until?->format('Y-m-d'),
-            'state' => $until !== null && $dates->now > $until ? 'past' : $dates->state($until?->format('Y-m-d')),
-            'holdsUp' => $item['holdsUp'],
-            'minutes' => $item['minutes'],
-            'note' => $item['note'],
+            'owner' => $item->owner,
+            'id' => $item->id,
+            'model' => $item->model,
+            ...$item->due,
+            'day' => $day,
+            'state' => match (true) {
+                $item->isOnlyBeforeUse($dates->now) => 'before use',
+                $day !== null && $item->isOverAt($dates->now) => 'past',
+                // What is done every day anyway is not pointed out weeks ahead.
+                $item->due['daily'] => 'in date',
+                default => $dates->state($day),
+            },
+            'holdsUp' => $item->holdsUp,
+            'minutes' => $item->minutes,
+            'note' => $item->note,
         ];
     }
 }

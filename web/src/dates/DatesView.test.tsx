@@ -21,6 +21,7 @@ const item = (
   until: day === null ? null : `${day}T23:59:59+00:00`,
   day,
   own: false,
+  daily: false,
   state: day === null ? 'none' : 'in date',
   evidence: 'L-1',
   every: '',
@@ -48,6 +49,8 @@ it('puts what falls due into weeks that begin on Monday, over the end of a year'
   const items = [
     item('never', null),
     item('past', '2026-12-30', { state: 'past' }),
+    item('shelf', '2026-12-30', { state: 'before use', daily: true }),
+    item('unused', null, { state: 'before use', daily: true }),
     item('sunday', '2027-01-03'),
     item('monday', '2027-01-04'),
     item('far', '2027-02-21'),
@@ -56,6 +59,7 @@ it('puts what falls due into weeks that begin on Monday, over the end of a year'
   expect(groupsOf(items, '2026-12-31').map((group) => [group.title, group.days, group.items[0]?.id])).toEqual(
     [
       ['Over', '', 'past'],
+      ['Before use', 'every day', 'shelf'],
       ['This week', '28 Dec to 3 Jan', 'sunday'],
       ['Next week', '4 Jan to 10 Jan', 'monday'],
       ['In 7 weeks', '15 Feb to 21 Feb', 'far'],

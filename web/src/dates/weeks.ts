@@ -29,7 +29,10 @@ export const weekOf = (day: string): { from: string; to: string } => {
   return { from: written(monday), to: written(monday + 6 * DAY) };
 };
 
-/** What falls due, in the order in which somebody must see to it: what is over, then week by week, and what was never done last. */
+/**
+ * What falls due, in the order in which somebody must see to it: what is over, what is done before a unit goes out, then week by week, and
+ * what was never done last.
+ */
 export function groupsOf(items: Item[], today: string): Group[] {
   const monday = mondayOf(today);
   const groups: Group[] = [];
@@ -41,21 +44,26 @@ export function groupsOf(items: Item[], today: string): Group[] {
       groups.push({ title, days, items: [item] });
     }
   };
-  for (const item of items) {
-    if (item.state === 'past') {
-      put('Over', '', item);
-    } else if (item.day !== null) {
+  for (const item of items.filter((one) => one.state === 'past')) {
+    put('Over', '', item);
+  }
+  for (const item of items.filter((one) => one.state === 'before use')) {
+    put('Before use', 'every day', item);
+  }
+  const ahead = items.filter((one) => one.state !== 'past' && one.state !== 'before use');
+  for (const item of ahead) {
+    if (item.day !== null) {
       const week = mondayOf(item.day);
-      const ahead = Math.round((week - monday) / (7 * DAY));
-      if (ahead >= WEEKS) {
+      const weeks = Math.round((week - monday) / (7 * DAY));
+      if (weeks >= WEEKS) {
         put('Later', '', item);
       } else {
-        const title = ahead === 0 ? 'This week' : ahead === 1 ? 'Next week' : `In ${ahead} weeks`;
+        const title = weeks === 0 ? 'This week' : weeks === 1 ? 'Next week' : `In ${weeks} weeks`;
         put(title, `${short(week)} to ${short(week + 6 * DAY)}`, item);
       }
     }
   }
-  for (const item of items.filter((one) => one.day === null)) {
+  for (const item of ahead.filter((one) => one.day === null)) {
     put('Never done', '', item);
   }
   return groups;

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Office;
+
+use Footnote\App\Runs\FitLines;
+use Symfony\Component\DependencyInjection\Attribute\Exclude;
+
+/**
+ * One thing that falls due, and of what.
+ *
+ * @phpstan-import-type Due from FitLines
+ */
+#[Exclude]
+final readonly class DueItem
+{
+    /**
+     * @param 'instruments'|'references'|'samples' $owner
+     * @param string                               $model   of a sample its method
+     * @param Due                                  $due
+     * @param list<string>                         $holdsUp units
+     * @param int|null                             $minutes how long it takes; null where nobody says
+     * @param string                               $note    what else is said of it
+     */
+    public function __construct(
+        public string $owner,
+        public string $id,
+        public string $model,
+        public array $due,
+        public array $holdsUp = [],
+        public ?int $minutes = null,
+        public string $note = '',
+    ) {
+    }
+
+    /**
+     * What no rule judges: it is wanted by a moment, and nothing more is said of it.
+     *
+     * @return Due
+     */
+    public static function plain(string $what, \DateTimeImmutable $until, string $evidence, bool $laboratory): array
+    {
+        return [
+            'what' => $what,
+            'channels' => [],
+            'until' => $until->format(\DATE_ATOM),
+            'evidence' => $evidence,
+            'every' => '',
+            'own' => false,
+            'daily' => false,
+            'source' => '',
+            'laboratory' => $laboratory,
+            'weighs' => null,
+        ];
+    }
+
+    /** The last moment at which it counts, in a zone; null: it was never done, as far as is known. */
+    public function until(\DateTimeZone $zone): ?\DateTimeImmutable
+    {
+        return $this->due['until'] === null ? null : (new \DateTimeImmutable($this->due['until']))->setTimezone($zone);
+    }
+
+    /** Whether it does not count any more, or never did. */
+    public function isOverAt(\DateTimeImmutable $now): bool
+    {
+        $until = $this->until($now->getTimezone());
+
+        return $until === null || $now > $until;
+    }
+
+    /** Whether it is late for nothing, though it is over: it is wanted anew every day, and the unit lies on the shelf. */
+    public function isOnlyBeforeUse(\DateTimeImmutable $now): bool
+    {
+        return $this->due['daily'] && $this->isOverAt($now);
+    }
+}
