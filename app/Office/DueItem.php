@@ -15,6 +15,9 @@ use Symfony\Component\DependencyInjection\Attribute\Exclude;
 #[Exclude]
 final readonly class DueItem
 {
+    /** The last moment at which it counts; null: it was never done, as far as is known. */
+    private ?\DateTimeImmutable $until;
+
     /**
      * @param 'instruments'|'references'|'samples' $owner
      * @param string                               $model   of a sample its method
@@ -32,6 +35,7 @@ final readonly class DueItem
         public ?int $minutes = null,
         public string $note = '',
     ) {
+        $this->until = $due['until'] === null ? null : new \DateTimeImmutable($due['until']);
     }
 
     /**
@@ -55,18 +59,21 @@ final readonly class DueItem
         ];
     }
 
-    /** The last moment at which it counts, in a zone; null: it was never done, as far as is known. */
+    /** In the order in which somebody sees to it: what was never done has no moment, and stands before all. */
+    public static function order(self $one, self $other): int
+    {
+        return [$one->until?->getTimestamp() ?? 0, $one->id] <=> [$other->until?->getTimestamp() ?? 0, $other->id];
+    }
+
     public function until(\DateTimeZone $zone): ?\DateTimeImmutable
     {
-        return $this->due['until'] === null ? null : (new \DateTimeImmutable($this->due['until']))->setTimezone($zone);
+        return $this->until?->setTimezone($zone);
     }
 
     /** Whether it does not count any more, or never did. */
     public function isOverAt(\DateTimeImmutable $now): bool
     {
-        $until = $this->until($now->getTimezone());
-
-        return $until === null || $now > $until;
+        return $this->until === null || $now > $this->until;
     }
 
     /** Whether it is late for nothing, though it is over: it is wanted anew every day, and the unit lies on the shelf. */

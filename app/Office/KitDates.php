@@ -56,9 +56,7 @@ final readonly class KitDates
         $units = $this->logbook->instrumentRecords();
         [$items, $waiting] = $this->ofUnits($units, $this->lines->all() ?? []);
         array_push($items, ...$this->ofReferences($this->policies->get($campaign['policy'])), ...$this->samples->all($units));
-        // What was never done has no moment, and stands before all.
-        $at = static fn (DueItem $item): int => $item->until(new \DateTimeZone('UTC'))?->getTimestamp() ?? 0;
-        usort($items, static fn (DueItem $one, DueItem $other): int => [$at($one), $one->id] <=> [$at($other), $other->id]);
+        usort($items, DueItem::order(...));
 
         return ['items' => $items, 'waiting' => $waiting];
     }
