@@ -25,10 +25,14 @@ final class CalendarTest extends ApiTestCase
      */
     private function asked(string $address): Answer
     {
-        $this->browser->request('GET', (string) parse_url($address, \PHP_URL_PATH));
-        self::assertSame(200, $this->browser->getResponse()->getStatusCode());
-        self::assertSame('text/calendar; charset=utf-8', $this->browser->getResponse()->headers->get('Content-Type'));
-        $text = $this->browser->getInternalResponse()->getContent();
+        $tries = 0;
+        do {
+            // A slow machine works out what falls due in more than one go, and says so.
+            $this->browser->request('GET', (string) parse_url($address, \PHP_URL_PATH));
+            self::assertSame(200, $this->browser->getResponse()->getStatusCode());
+            self::assertSame('text/calendar; charset=utf-8', $this->browser->getResponse()->headers->get('Content-Type'));
+            $text = $this->browser->getInternalResponse()->getContent();
+        } while (str_contains(str_replace("\r\n ", '', $text), 'it is being worked out') && ++$tries < 10);
         foreach (explode("\r\n", $text) as $line) {
             self::assertLessThanOrEqual(75, \strlen($line), 'A line of RFC 5545 has 75 octets at most.');
         }
