@@ -143,7 +143,9 @@ final readonly class DatesCalendar
             $due['evidence'] === '' ? '' : ' ('.$due['evidence'].')',
             $held === [] ? '' : '; last checked on it: '.implode(', ', $held),
             $due['weighs'] === null ? '' : '; what is measured later: '.$due['weighs'],
-            $item->minutes === null ? '' : \sprintf('; takes %d min', $item->minutes),
+            $item->takes === null
+                ? ''
+                : \sprintf('; takes %d min%s', $item->takes->whole(), $item->takes->isAssumed ? ' (assumed)' : ''),
             $item->note === '' ? '' : '; '.$item->note,
         ]);
     }

@@ -28,6 +28,7 @@ final class DatesTable
             Column::text('weighs', 'What it makes of what is measured later; empty: nothing, or nobody says'),
             Column::text('holds_up', 'Units that are held up'),
             Column::number('minutes', 'How long it takes, min; empty: nobody says'),
+            Column::text('minutes_by', 'sheet: the sheet of the model says so; assumed: a minute for each step and what is waited for'),
             Column::text('note', 'What else is said of it'),
         ];
     }
@@ -49,7 +50,12 @@ final class DatesTable
             'evidence' => $due['evidence'],
             'weighs' => $due['weighs'] ?? '',
             'holds_up' => implode(CsvSheet::NEXT, $item->holdsUp),
-            'minutes' => (string) ($item->minutes ?? ''),
+            'minutes' => (string) ($item->takes?->whole() ?? ''),
+            'minutes_by' => match ($item->takes?->isAssumed) {
+                null => '',
+                true => 'assumed',
+                false => 'sheet',
+            },
             'note' => $item->note,
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Office;
 
 use Footnote\App\Runs\FitLines;
+use Footnote\Core\Planning\Readiness;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
 
 /**
@@ -23,7 +24,7 @@ final readonly class DueItem
      * @param string                               $model   of a sample its method
      * @param Due                                  $due
      * @param list<string>                         $holdsUp units
-     * @param int|null                             $minutes how long it takes; null where nobody says
+     * @param Readiness|null                       $takes   how long; null where that is nobody's to say here
      * @param string                               $note    what else is said of it
      */
     public function __construct(
@@ -32,7 +33,7 @@ final readonly class DueItem
         public string $model,
         public array $due,
         public array $holdsUp = [],
-        public ?int $minutes = null,
+        public ?Readiness $takes = null,
         public string $note = '',
     ) {
         $this->until = $due['until'] === null ? null : new \DateTimeImmutable($due['until']);

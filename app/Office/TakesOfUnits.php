@@ -7,6 +7,7 @@ namespace Footnote\App\Office;
 use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Planning\Readiness;
 use Footnote\Core\Planning\ReadyBy;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -22,13 +23,13 @@ final readonly class TakesOfUnits
     /**
      * @param array<int|string, array<string, mixed>> $records of units
      *
-     * @return array<string, int> minutes by = and the unit
+     * @return array<string, Readiness> by = and the unit
      */
     public function of(array $records): array
     {
         $sheets = $this->sheets->all();
         $reader = new EvidenceReader($this->formats);
-        $minutes = [];
+        $takes = [];
         $alike = [];
         foreach ($records as $record) {
             // A kit has many units that are alike.
@@ -37,11 +38,11 @@ final readonly class TakesOfUnits
                 $unit = $reader->instrument(Fields::of($record));
                 $own = $sheets->of($unit->family, $unit->model);
                 $procedures = $own->over($this->assessor->family($unit->family)->procedures($unit));
-                $alike[$key] = ReadyBy::of($procedures[0], $own)->whole();
+                $alike[$key] = ReadyBy::of($procedures[0], $own);
             }
-            $minutes['='.Cells::text($record, 'id')] = $alike[$key];
+            $takes['='.Cells::text($record, 'id')] = $alike[$key];
         }
 
-        return $minutes;
+        return $takes;
     }
 }

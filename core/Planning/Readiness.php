@@ -13,6 +13,7 @@ final readonly class Readiness
      * @param int|null    $battery it runs so long; null: nobody says
      * @param int|null    $charge  it is charged so long afterwards; null: nobody says
      * @param list<string> $sources of each, in words; what is assumed is called so
+     * @param bool        $isAssumed whether nobody says how long the check takes
      */
     public function __construct(
         public int $soak,
@@ -20,6 +21,7 @@ final readonly class Readiness
         public ?int $battery = null,
         public ?int $charge = null,
         public array $sources = [],
+        public bool $isAssumed = false,
     ) {
     }
 

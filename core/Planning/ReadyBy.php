@@ -58,6 +58,7 @@ final readonly class ReadyBy
                     ? 'How long it charges is not said.'
                     : \sprintf('Charging %d min: the sheet of the model.', (int) ceil(max($charge))),
             ],
+            $told === [],
         );
     }
 

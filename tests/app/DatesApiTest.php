@@ -133,6 +133,7 @@ final class DatesApiTest extends ApiTestCase
         foreach ($bench as $one) {
             self::assertIsInt($one['minutes']);
             self::assertGreaterThan(5, $one['minutes']);
+            self::assertTrue($one['assumed'], 'no sheet of the model says so');
         }
     }
 

@@ -55,7 +55,8 @@ final readonly class DatesPresenter
                 default => $dates->state($day),
             },
             'holdsUp' => $item->holdsUp,
-            'minutes' => $item->minutes,
+            'minutes' => $item->takes?->whole(),
+            'assumed' => $item->takes->isAssumed ?? false,
             'note' => $item->note,
         ];
     }

@@ -30,6 +30,7 @@ const item = (
   weighs: 'qualified',
   holdsUp: [id],
   minutes: null,
+  assumed: false,
   note: '',
   ...more,
 });
@@ -142,6 +143,7 @@ it('shows what the site has dated itself, samples that wait, and how long a chec
         note: 'W-01, gluing',
       }),
       item('GM-01', '2027-01-03', { what: 'bump test', laboratory: false, minutes: 12, evidence: 'C-1' }),
+      item('GM-02', '2027-01-03', { what: 'bump test', laboratory: false, minutes: 12, assumed: true }),
     ]),
   });
   showAt('/dates', '/dates', <DatesView />);
@@ -154,4 +156,6 @@ it('shows what the site has dated itself, samples that wait, and how long a chec
   expect(await line('T-17')).toContain('W-01, gluing');
   expect(screen.getByRole('link', { name: 'T-17' }).getAttribute('href')).toBe('/results/R-9');
   expect(await line('GM-01')).toContain('takes 12 min');
+  expect(await line('GM-01')).not.toContain('assumed');
+  expect(await line('GM-02')).toContain('takes 12 min (assumed)');
 });

@@ -127,9 +127,10 @@ export function DatesView() {
       )}
       <p style={{ color: ink.soft, maxWidth: 720 }}>
         By the same rules and limits that a run begun later is judged by; beside it what the site has dated
-        itself (Kit, Where it is), and samples that no laboratory has told of. What is out of use, and units
-        for practice, are not listed. The manual of the instrument and local rules stand above an interval of
-        a policy.
+        itself (Kit, Where it is), and samples that no laboratory has told of. Where no sheet of a model says
+        how long a check takes, a minute for each step and what is waited for is assumed. What is out of use,
+        and units for practice, are not listed. The manual of the instrument and local rules stand above an
+        interval of a policy.
       </p>
       {subscribing && <Calendars first={who} onClose={() => setSubscribing(false)} />}
     </>
@@ -169,7 +170,11 @@ function Line({ item, note }: { item: Item; note: number }) {
             after <Link to={`/checks/${encodeURIComponent(evidence)}`}>{evidence}</Link>
           </>
         )}
-        {minutes !== null && <span style={{ color: ink.soft }}>, takes {minutes} min</span>}
+        {minutes !== null && (
+          <span style={{ color: ink.soft }}>
+            , takes {minutes} min{item.assumed && ' (assumed)'}
+          </span>
+        )}
         {every && (
           <span style={{ color: ink.soft }}>
             , every {every.replace(/^1 /, '')}
