@@ -127,10 +127,10 @@ export function DatesView() {
       )}
       <p style={{ color: ink.soft, maxWidth: 720 }}>
         By the same rules and limits that a run begun later is judged by; beside it what the site has dated
-        itself (Kit, Where it is), and samples that no laboratory has told of. Where no sheet of a model says
-        how long a check takes, a minute for each step and what is waited for is assumed. What is out of use,
-        and units for practice, are not listed. The manual of the instrument and local rules stand above an
-        interval of a policy.
+        itself (Kit, Where it is), and samples that no laboratory has told of. “About”: no sheet of the model
+        says how long a check takes; a minute for each step, and what is waited for, is assumed. What is out
+        of use, and units for practice, are not listed. The manual of the instrument and local rules stand
+        above an interval of a policy.
       </p>
       {subscribing && <Calendars first={who} onClose={() => setSubscribing(false)} />}
     </>
@@ -172,7 +172,8 @@ function Line({ item, note }: { item: Item; note: number }) {
         )}
         {minutes !== null && (
           <span style={{ color: ink.soft }}>
-            , takes {minutes} min{item.assumed && ' (assumed)'}
+            , takes {item.assumed && 'about '}
+            {minutes} min
           </span>
         )}
         {every && (
