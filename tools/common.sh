@@ -118,7 +118,8 @@ set_clock() {
   export FOOTNOTE_CLOCK_AHEAD; FOOTNOTE_CLOCK_AHEAD=$(($(date -d '2026-12-02 10:00 UTC' +%s) - $(date +%s)))
 }
 
-# follow_clock: what runs from here on lives by the clock that was set. Not for Chromium, which comes to a stand under it: its pages are moved.
+# follow_clock: what runs from here on lives by the clock that was set. Not for Chromium, which comes to a stand under it: its pages are
+# moved.
 follow_clock() {
   [ -n "${FOOTNOTE_CLOCK_AHEAD:-}" ] || return 0
   local library=(/usr/lib/*/faketime/libfaketime.so.1)
