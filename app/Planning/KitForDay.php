@@ -18,6 +18,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\CheckedByRoutine;
+use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Judgement\Policy;
@@ -169,7 +170,15 @@ final readonly class KitForDay
         $sheets = $all->of($unit->family, $unit->model);
         $procedures = $sheets->over($family->procedures($unit));
 
-        return new UnitForDay($unit->id, $unit->family, ReadyBy::of($procedures[0], $sheets), $fitting['ids'], $against, $notes);
+        return new UnitForDay(
+            $unit->id,
+            $unit->family,
+            ReadyBy::of($procedures[0], $sheets),
+            $fitting['ids'],
+            $against,
+            $notes,
+            $fitting['counts'],
+        );
     }
 
     /** @return list<string> what its check must set right, and what of it was never done */
@@ -199,7 +208,7 @@ final readonly class KitForDay
      * @param non-empty-list<Wanted> $wanted
      * @param list<Reference>        $references
      *
-     * @return array{ids: list<string>, problems: list<string>}
+     * @return array{ids: list<string>, problems: list<string>, counts: array<string, \DateTimeImmutable>}
      */
     private function fitting(Instrument $unit, array $wanted, array $references, Policy $policy): array
     {
@@ -211,11 +220,14 @@ final readonly class KitForDay
         }
         $bench = $this->assessor->family($unit->family)->bench();
         $against = [];
+        $counts = [];
         foreach ([$from, $to] as $at) {
             foreach ($bench->choices($unit, $references, $at) as $choice) {
                 $key = '='.$choice->reference->id;
                 $problems = [...$against[$key]['problems'] ?? [], ...$choice->heldTo($policy, $at)->problems];
                 $against[$key] = ['id' => $choice->reference->id, 'problems' => $problems];
+                $until = FallsDue::ofReference($choice->reference, $policy, $at)?->until;
+                $counts = $until === null ? array_diff_key($counts, [$key => 0]) : [...$counts, $key => $until];
             }
         }
         $told = [];
@@ -226,6 +238,6 @@ final readonly class KitForDay
         }
         $free = array_filter($against, static fn (array $one): bool => $one['problems'] === []);
 
-        return ['ids' => array_column($free, 'id'), 'problems' => $told];
+        return ['ids' => array_column($free, 'id'), 'problems' => $told, 'counts' => array_intersect_key($counts, $free)];
     }
 }

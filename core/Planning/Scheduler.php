@@ -15,7 +15,7 @@ final readonly class Scheduler
     {
         $plan = Arranged::day($asked);
         $short = (new Nearest($asked, $plan))->all();
-        $over = [...self::over($plan), ...self::batteries($plan)];
+        $over = [...self::over($plan), ...self::batteries($plan), ...self::outOfDate($plan)];
 
         return new DayPlan($asked, $plan->tasks, $plan->activities, $short, $over, $plan->every);
     }
@@ -66,5 +66,26 @@ final readonly class Scheduler
         }
 
         return $flat;
+    }
+
+    /** @return list<string> checks that a reference is in date for while it is measured, and not any more when they are made */
+    private static function outOfDate(DayPlan $plan): array
+    {
+        $over = [];
+        foreach ($plan->activities as $one) {
+            $until = $one->task->unit->counts['='.$one->reference] ?? null;
+            if ($until !== null && $one->task->moment($one->to) > $until) {
+                $over[] = \sprintf(
+                    '%s is in date until %s, and the %s of %s on it is planned until %s: measure sooner, or on another.',
+                    $one->reference,
+                    $until->setTimezone($one->task->wanted->span->from->getTimezone())->format('j M H:i'),
+                    $one->kind->value,
+                    $one->task->unit->id,
+                    $one->task->moment($one->to)->format('j M H:i'),
+                );
+            }
+        }
+
+        return $over;
     }
 }

@@ -11,6 +11,8 @@ final readonly class UnitForDay
      * @param list<string>                $references that it can be checked on before and after, the one that is taken first
      * @param array<string, list<string>> $against    by = and the measurement, what keeps it from that one; none: nothing does
      * @param list<string>                $notes      what its check must set right before it goes out
+     * @param array<string, \DateTimeImmutable> $counts by = and the reference, the last moment at which it is in date; without those that
+     *                                                  nothing ends of
      */
     public function __construct(
         public string $id,
@@ -19,6 +21,7 @@ final readonly class UnitForDay
         public array $references,
         public array $against = [],
         public array $notes = [],
+        public array $counts = [],
     ) {
     }
 

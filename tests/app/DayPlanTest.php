@@ -178,6 +178,19 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame(['2026-03-09', 3, 1], [$first['day'], $first['version'], $first['wanted']]);
     }
 
+    /** The calibrator is in date while it is measured, and not any more after midnight, when the check after it is made. */
+    public function testAReferenceRunsOutBeforeTheCheckAfter(): void
+    {
+        $this->begin();
+        $until = fn (string $to): string => implode(' ', array_filter($this->call('POST', '/api/plans', $this->asked(
+            [self::wanted('W-01', ['unit' => 'D-3', 'from' => '15:00', 'to' => $to])],
+            '2026-06-01',
+        ), 201)->list('over'), \is_string(...)));
+        $said = 'A is in date until 1 Jun 23:59, and the post-check of D-3 on it is planned until 2 Jun 00:';
+        self::assertStringContainsString($said, $until('23:50'));
+        self::assertStringNotContainsString('in date until', $until('22:00'));
+    }
+
     /** The runs and checks of the day, beside what was planned; a late start moves what follows. */
     public function testWhatIsDoneStandsBesideThePlanAndMovesIt(): void
     {

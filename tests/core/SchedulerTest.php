@@ -240,6 +240,25 @@ final class SchedulerTest extends TestCase
         self::assertSame([], $asWritten(551)->over);
     }
 
+    /** In date while it is measured, and not any more at the check after it: nobody would see it from the measurement alone. */
+    public function testAReferenceThatEndsBeforeTheCheckAfterIsSaid(): void
+    {
+        $over = static fn (string $until): array => self::plan(
+            [self::wanted('W-01', '07:00', '15:00')],
+            [new UnitForDay('D-01', 'dosimeter', new Readiness(0, 10), ['A-1'], counts: [
+                '=A-1' => self::wanted('W-01', '07:00', $until)->span->to,
+                '=A-2' => self::wanted('W-01', '07:00', '08:00')->span->to,
+            ])],
+        )->over;
+
+        self::assertSame([], $over('15:35'), 'at its last moment it counts');
+        self::assertCount(1, $over('15:34'));
+        self::assertMatchesRegularExpression(
+            '/^A-1 is in date until \d+ \w+ 15:34, and the post-check of D-01 on it is planned until \d+ \w+ 15:35: /',
+            $over('15:34')[0],
+        );
+    }
+
     public function testWhoComesTooLateBeginsLaterByTheLeast(): void
     {
         $asked = new DayAsked(
