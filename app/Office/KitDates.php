@@ -72,6 +72,7 @@ final readonly class KitDates
         $words = $this->words->all('instruments');
         $takes = $this->takes->of($units);
         $atWork = $this->kit->atWork();
+        $now = $this->site->now();
         $outOfUse = [...$this->retirements->instruments(), ...$this->practice->all()];
         $items = [];
         $waiting = 0;
@@ -85,7 +86,15 @@ final readonly class KitDates
             foreach ($lines['='.$id]['due'] ?? [] as $due) {
                 // Who is at work with it cannot do before use what is over meanwhile.
                 $due = ['daily' => $due['daily'] && !isset($atWork['='.$id])] + $due;
-                $items[] = new DueItem('instruments', $id, $model, $due, [$id], $due['laboratory'] ? null : $takes['='.$id] ?? null);
+                $items[] = new DueItem(
+                    'instruments',
+                    $id,
+                    $model,
+                    $due,
+                    [$id],
+                    $due['laboratory'] ? null : $takes['='.$id] ?? null,
+                    ($words['='.$id] ?? null)?->keeps($now) ?? '',
+                );
             }
             array_push($items, ...$this->said('instruments', $id, $model, $words['='.$id] ?? null));
         }
@@ -102,6 +111,7 @@ final readonly class KitDates
         $items = [];
         foreach ($this->retirements->inUse($this->logbook->references()) as $reference) {
             $word = $words['='.$reference->id] ?? null;
+            $ordered = $word?->ordered() ?? '';
             array_push($items, ...$this->said('references', $reference->id, $reference->model, $word));
             $due = FallsDue::ofReference($reference, $policy, $now);
             if ($due !== null) {
@@ -111,7 +121,10 @@ final readonly class KitDates
                     $reference->model,
                     FitLines::due($due),
                     $leaning['='.$reference->id] ?? [],
-                    note: $word === null || $word->ordered() === '' ? '' : 'Another one is ordered: '.$word->ordered(),
+                    note: implode(' ', array_filter([
+                        $word?->keeps($now) ?? '',
+                        $ordered === '' ? '' : \sprintf('Another one is ordered: %s.', rtrim($ordered, '.')),
+                    ], static fn (string $words): bool => $words !== '')),
                 );
             }
         }

@@ -22,7 +22,10 @@ use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Planning\Clash;
+use Footnote\Core\Planning\DayPlan;
 use Footnote\Core\Planning\ReadyBy;
+use Footnote\Core\Planning\Ties;
 use Footnote\Core\Planning\UnitForDay;
 use Footnote\Core\Planning\Wanted;
 use Footnote\Core\Record\KitWord;
@@ -52,14 +55,15 @@ final readonly class KitForDay
     }
 
     /**
-     * @param list<Wanted> $wanted
+     * @param list<Wanted>                 $wanted
+     * @param list<array{string, DayPlan}> $others plans beside this one: what they hold is taken last, and said
      *
      * @return list<UnitForDay>
      */
-    public function of(array $wanted, string $campaign, string $policy): array
+    public function of(array $wanted, string $campaign, string $policy, array $others): array
     {
         $units = [];
-        $references = $this->references();
+        $references = $this->references($wanted);
         $words = $this->words->all('instruments');
         $sheets = $this->sheets->all();
         $held = $this->policies->get($policy);
@@ -67,11 +71,29 @@ final readonly class KitForDay
             $unit = $this->logbook->instrument($id);
             $own = array_values(array_filter($wanted, static fn (Wanted $one): bool => $one->family === $unit?->family));
             if ($unit !== null && $own !== []) {
-                $units[] = $this->unit($unit, $own, $references, $words, $sheets, $campaign, $held);
+                $units[] = self::beside($this->unit($unit, $own, $references, $words, $sheets, $campaign, $held), $own, $others);
             }
         }
 
         return $units;
+    }
+
+    /**
+     * @param list<Wanted>                 $wanted
+     * @param list<array{string, DayPlan}> $others
+     */
+    private static function beside(UnitForDay $unit, array $wanted, array $others): UnitForDay
+    {
+        foreach ($others as [$plan, $other]) {
+            foreach ($wanted as $one) {
+                if (Clash::holds($other, $unit, $one)) {
+                    $unit = $unit->wantedBy($plan);
+                    break;
+                }
+            }
+        }
+
+        return $unit;
     }
 
     /**
@@ -108,11 +130,19 @@ final readonly class KitForDay
         return $looked;
     }
 
-    /** @return list<Reference> in use */
-    private function references(): array
+    /**
+     * @param list<Wanted> $wanted
+     *
+     * @return list<Reference> in use, and there until all of it is measured
+     */
+    private function references(array $wanted): array
     {
         $words = $this->words->all('references');
-        $there = fn (Reference $one): bool => ($words['='.$one->id] ?? null)?->keeps($this->site->now()) === null;
+        $last = array_reduce($wanted, static fn (\DateTimeImmutable $last, Wanted $one): \DateTimeImmutable => max(
+            $last,
+            $one->span->to,
+        ), $this->site->now());
+        $there = static fn (Reference $one): bool => ($words['='.$one->id] ?? null)?->keeps($last) === null;
 
         return array_values(array_filter($this->retirements->inUse($this->logbook->references()), $there));
     }
@@ -177,7 +207,7 @@ final readonly class KitForDay
             $fitting['ids'],
             $against,
             $notes,
-            $fitting['counts'],
+            new Ties($fitting['counts']),
         );
     }
 

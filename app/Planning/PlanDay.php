@@ -14,6 +14,7 @@ use Footnote\App\Logbook\Row\DayPlanVersion;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
+use Footnote\Core\Planning\Clash;
 use Footnote\Core\Planning\DayAsked;
 use Footnote\Core\Planning\Scheduler;
 use Footnote\Core\Record\Fields;
@@ -31,6 +32,7 @@ final readonly class PlanDay
         private Logbook $logbook,
         private KitForDay $kit,
         private DayPlans $plans,
+        private OtherPlans $others,
         private Samples $samples,
         private Numbers $numbers,
         private ClockInterface $clock,
@@ -47,7 +49,7 @@ final readonly class PlanDay
     {
         $asked = $this->plans->asked($told);
         $this->holdSamples($asked);
-        $kept = $this->planned($asked)->body();
+        $kept = $this->planned($asked, $again)->body();
         $day = $told->text('day');
         $entry = ['day' => $day, 'measurements' => \count($asked->wanted), ...($again === null ? [] : ['plan' => $again])];
 
@@ -66,8 +68,12 @@ final readonly class PlanDay
         });
     }
 
-    /** What comes of it with the kit as it is now; nothing is kept. */
-    public function planned(AskedDay $asked): KeptPlan
+    /**
+     * What comes of it with the kit as it is now; nothing is kept.
+     *
+     * @param string|null $own the plan that is made again; null: a new one
+     */
+    public function planned(AskedDay $asked, ?string $own): KeptPlan
     {
         $policy = $this->campaigns->policyOfCampaign($asked->campaign);
         if ($policy === null) {
@@ -79,10 +85,14 @@ final readonly class PlanDay
                 throw Problem::field(\sprintf('/wanted/%d/unit', $place), 'is no unit of that kind.');
             }
         }
-        $units = $this->kit->of($asked->wanted, $asked->campaign, $policy);
+        $others = $this->others->beside(Cells::text($asked->told, 'day'), $own);
+        $units = $this->kit->of($asked->wanted, $asked->campaign, $policy, $others);
         $day = new DayAsked($asked->wanted, $units, $asked->crew, $asked->places, $asked->handling);
 
-        return KeptPlan::made($asked, Scheduler::plan($day));
+        $plan = Scheduler::plan($day);
+        $clashes = array_map(static fn (array $other): array => Clash::between($plan, $other[1], $other[0]), $others);
+
+        return KeptPlan::made($asked, $plan->butFor(array_merge(...$clashes)));
     }
 
     /** What is asked of samples must be whole before a day leans on it. */

@@ -21,7 +21,7 @@ final readonly class PlannedOtherwise
         if ($head['day'] < $this->site->now()->format('Y-m-d') || $this->facts->of($kept)['done'] !== []) {
             return false;
         }
-        $fresh = $this->planning->planned($kept->asked)->body();
+        $fresh = $this->planning->planned($kept->asked, $id)->body();
         $body = $kept->body();
 
         return [$fresh['activities'], $fresh['short'], $fresh['over']] !== [$body['activities'], $body['short'], $body['over']];

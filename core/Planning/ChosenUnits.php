@@ -38,7 +38,7 @@ final class ChosenUnits
         return $tasks;
     }
 
-    /** @return list<UnitForDay> that can measure it, the one that is ready soonest first */
+    /** @return list<UnitForDay> that can measure it: what no other plan has first, of these the one that is ready soonest */
     public function able(Wanted $wanted): array
     {
         $pinned = $wanted->pins->unit;
@@ -48,10 +48,15 @@ final class ChosenUnits
                 && ($pinned === null || $unit->id === $pinned)
                 && $unit->whyNot($wanted) === [],
         );
-        usort($able, static fn (UnitForDay $one, UnitForDay $other): int => [$one->readiness->whole(), \count($one->notes), $one->id]
-            <=> [$other->readiness->whole(), \count($other->notes), $other->id]);
+        usort($able, static fn (UnitForDay $one, UnitForDay $other): int => self::rank($one) <=> self::rank($other));
 
         return $able;
+    }
+
+    /** @return array{int, int, int, string} */
+    private static function rank(UnitForDay $unit): array
+    {
+        return [\count($unit->ties->plans), $unit->readiness->whole(), \count($unit->notes), $unit->id];
     }
 
     /**

@@ -11,7 +11,7 @@ final readonly class DayPlan
      * @param list<Task>      $tasks      that are done
      * @param list<Activity>  $activities in their order
      * @param list<Shortfall> $short      what is not done as it was wanted
-     * @param list<string>    $over       what takes longer than somebody is there, in sentences
+     * @param list<string>    $over       what else does not go: who stays too long, batteries, dates, what another plan wants, in sentences
      * @param bool            $every      whether it is the best of every order; else of those that were tried
      */
     public function __construct(
@@ -22,6 +22,12 @@ final readonly class DayPlan
         public array $over,
         public bool $every,
     ) {
+    }
+
+    /** @param list<string> $over what else does not go, in sentences */
+    public function butFor(array $over): self
+    {
+        return new self($this->asked, $this->tasks, $this->activities, $this->short, [...$this->over, ...$over], $this->every);
     }
 
     /** The activity of a measurement of that kind; null where it is not done. */

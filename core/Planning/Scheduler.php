@@ -73,7 +73,7 @@ final readonly class Scheduler
     {
         $over = [];
         foreach ($plan->activities as $one) {
-            $until = $one->task->unit->counts['='.$one->reference] ?? null;
+            $until = $one->task->unit->ties->until($one->reference);
             if ($until !== null && $one->task->moment($one->to) > $until) {
                 $over[] = \sprintf(
                     '%s is in date until %s, and the %s of %s on it is planned until %s: measure sooner, or on another.',

@@ -10,9 +10,7 @@ final readonly class UnitForDay
     /**
      * @param list<string>                $references that it can be checked on before and after, the one that is taken first
      * @param array<string, list<string>> $against    by = and the measurement, what keeps it from that one; none: nothing does
-     * @param list<string>                $notes      what its check must set right before it goes out
-     * @param array<string, \DateTimeImmutable> $counts by = and the reference, the last moment at which it is in date; without those that
-     *                                                  nothing ends of
+     * @param list<string>                $notes      what its check must set right before it goes out, and who else wants it
      */
     public function __construct(
         public string $id,
@@ -21,8 +19,17 @@ final readonly class UnitForDay
         public array $references,
         public array $against = [],
         public array $notes = [],
-        public array $counts = [],
+        public Ties $ties = new Ties(),
     ) {
+    }
+
+    /** The same where another plan has it at the same time. */
+    public function wantedBy(string $plan): self
+    {
+        $notes = [...$this->notes, \sprintf('%s has it at the same time.', $plan)];
+        $ties = new Ties($this->ties->counts, [...$this->ties->plans, $plan]);
+
+        return new self($this->id, $this->family, $this->readiness, $this->references, $this->against, $notes, $ties);
     }
 
     /** @return list<string> why it cannot measure that; none: it can */

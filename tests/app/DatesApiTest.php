@@ -79,7 +79,7 @@ final class DatesApiTest extends ApiTestCase
         self::assertContains(['D', '2026-03-02', 'exchange: inlet filter', 'past', null, ''], $shown);
         self::assertContains(['D', '2026-03-20', 'goes back to Lark Hire', 'soon', null, ''], $shown);
         $calibration = ['A', '2026-06-01', 'laboratory calibration', 'in date', 'qualified'];
-        self::assertContains([...$calibration, 'Another one is ordered: 2 March, of Lark Supplies'], $shown);
+        self::assertContains([...$calibration, 'Another one is ordered: 2 March, of Lark Supplies.'], $shown);
         self::assertCount(6, $shown);
 
         // What is lost is owed, and not looked after.
@@ -87,6 +87,11 @@ final class DatesApiTest extends ApiTestCase
         $left = array_column(self::items($this->call('GET', '/api/dates')), 'what');
         self::assertNotContains('exchange: inlet filter', $left);
         self::assertContains('goes back to Lark Hire', $left);
+        // What falls due of it says where it is.
+        $this->call('POST', '/api/kit/references/A/word', ['state' => 'out', 'place' => 'County'] + $ordered);
+        $notes = array_column(self::items($this->call('GET', '/api/dates')), 'note', 'evidence');
+        self::assertSame('It is lost.', $notes['L-2026-03-05']);
+        self::assertContains('It is out of the house: County. Another one is ordered: 2 March, of Lark Supplies.', $notes);
     }
 
     /** A sample waits as long as its method says, from the end of its run, until a laboratory has told of it. */

@@ -178,6 +178,35 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame(['2026-03-09', 3, 1], [$first['day'], $first['version'], $first['wanted']]);
     }
 
+    /** Two plans of one day: what the first holds is taken last, and what both want at once is said in both. */
+    public function testAnotherPlanOfTheDay(): void
+    {
+        $this->begin();
+        $first = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 201);
+        self::assertSame([['D'], []], [self::column($first, 'tasks', 'unit'), $first->list('over')]);
+        self::assertFalse($this->otherwise($first));
+        $second = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-02')]), 201);
+        self::assertSame(['D-3'], self::column($second, 'tasks', 'unit'));
+        self::assertMatchesRegularExpression('/A is wanted by DP-00001 at the same time: there from 06:/', self::words($second, 'over'));
+        self::assertStringContainsString('nia is wanted by DP-00001 at the same time', self::words($second, 'over'));
+        self::assertTrue($this->otherwise($first), 'it was planned before the other');
+        $again = ['version' => '1', 'asked' => $this->asked([self::wanted('W-02')])];
+        $again = $this->call('POST', '/api/plans/'.$second->string('id'), $again);
+        self::assertStringNotContainsString('DP-00002', self::words($again, 'over'), 'it is not beside itself');
+        // Where there is no other, or it was named, it is taken, and said.
+        $named = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-04', ['unit' => 'D'])]), 201);
+        self::assertStringContainsString('DP-00001 has it at the same time.', self::words($named, 'tasks.0.notes'));
+        self::assertStringContainsString('D is wanted by DP-00001 at the same time', self::words($named, 'over'));
+        // What reaches into the next morning is wanted then too; what is over before holds nothing.
+        $day = '2026-03-04';
+        $night = $this->asked([self::wanted('W-01', ['unit' => 'D', 'from' => '22:00', 'to' => '06:30'])], '2026-03-03');
+        $this->call('POST', '/api/plans', $night, 201);
+        $morning = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D'])], $day), 201);
+        self::assertStringContainsString('D is wanted by DP-00004 at the same time', self::words($morning, 'over'));
+        $late = $this->asked([self::wanted('W-01', ['unit' => 'D', 'from' => '10:00', 'to' => '12:00'])], '2026-03-05');
+        self::assertSame([], $this->call('POST', '/api/plans', $late, 201)->list('over'));
+    }
+
     /** The calibrator is in date while it is measured, and not any more after midnight, when the check after it is made. */
     public function testAReferenceRunsOutBeforeTheCheckAfter(): void
     {
@@ -321,6 +350,11 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame(['D'], self::column($there, 'tasks', 'unit'));
         $later = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D'])], '2026-03-04'), 201);
         self::assertStringContainsString('It went back to Hire House on 2026-03-03.', self::words($later, 'short.0.why'));
+        // One that goes back before the day is none either: what counts is where it is then, and not today.
+        $this->said('references/A', ['state' => 'here', 'owner' => 'hired', 'whose' => 'Hire House', 'until' => '2026-03-03']);
+        $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D-3'])], '2026-03-03'), 201);
+        $gone = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D-3'])], '2026-03-04'), 201);
+        self::assertStringContainsString('No reference that it can be checked on.', self::words($gone, 'short.0.why'));
         // A reference that is lost is no reference.
         $this->said('references/A', ['state' => 'lost']);
         $without = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 201);

@@ -8,6 +8,7 @@ use Footnote\Core\Planning\Activity;
 use Footnote\Core\Planning\ActivityKind;
 use Footnote\Core\Planning\Backwards;
 use Footnote\Core\Planning\Because;
+use Footnote\Core\Planning\Clash;
 use Footnote\Core\Planning\DayAsked;
 use Footnote\Core\Planning\DayPlan;
 use Footnote\Core\Planning\Handling;
@@ -18,6 +19,7 @@ use Footnote\Core\Planning\Pins;
 use Footnote\Core\Planning\Places;
 use Footnote\Core\Planning\Readiness;
 use Footnote\Core\Planning\Scheduler;
+use Footnote\Core\Planning\Ties;
 use Footnote\Core\Planning\UnitForDay;
 use Footnote\Core\Planning\UnknownWay;
 use Footnote\Core\Planning\Wanted;
@@ -240,15 +242,47 @@ final class SchedulerTest extends TestCase
         self::assertSame([], $asWritten(551)->over);
     }
 
+    /** Another plan has it while it would be made ready, measure or be checked: taken last; a minute apart it is free. */
+    public function testWhatAnotherPlanHasIsTakenLast(): void
+    {
+        $other = self::plan([self::wanted('X-01', '07:00', '15:00')], [self::unit('D-01')]);
+        $own = static fn (string $from, string $to): Wanted => self::wanted('W-01', $from, $to);
+        $unit = self::unit('D-01');
+        // There it is switched on at 06:24 and free again at 15:35.
+        self::assertSame(['06:24', '15:35'], [
+            $other->activities[0]->task->moment($other->activities[0]->from)->format('H:i'),
+            $other->activities[4]->task->moment($other->activities[4]->to)->format('H:i'),
+        ]);
+        self::assertTrue(Clash::holds($other, $unit, $own('15:44', '16:00')));
+        self::assertFalse(Clash::holds($other, $unit, $own('15:45', '16:00')));
+        self::assertTrue(Clash::holds($other, $unit, $own('06:00', '06:15')));
+        self::assertFalse(Clash::holds($other, $unit, $own('06:00', '06:14')));
+        self::assertFalse(Clash::holds($other, self::unit('D-02'), $own('07:00', '15:00')));
+
+        $taken = $unit->wantedBy('DP-1');
+        $slow = self::unit('D-02', soak: 60);
+        $plan = self::plan([$own('07:00', '15:00')], [$taken, $slow]);
+        self::assertSame('D-02', $plan->tasks[0]->unit->id, 'however long it takes to be ready');
+        $twice = self::plan([$own('07:00', '15:00')], [$taken]);
+        self::assertSame('D-01', $twice->tasks[0]->unit->id);
+        self::assertSame([
+            'D-01 is wanted by DP-1 at the same time: there from 06:24 to 15:35, here from 06:24 to 15:35.',
+            'nia is wanted by DP-1 at the same time: there from 06:24 to 06:25, here from 06:24 to 06:25.',
+            'A-1 is wanted by DP-1 at the same time: there from 06:25 to 06:35, here from 06:25 to 06:35.',
+        ], Clash::between($twice, $other, 'DP-1'));
+        self::assertSame([], Clash::between(self::plan([], [$unit]), $other, 'DP-1'));
+        self::assertSame([], Clash::between(self::plan([$own('18:00', '19:00')], [$unit]), $other, 'DP-1'));
+    }
+
     /** In date while it is measured, and not any more at the check after it: nobody would see it from the measurement alone. */
     public function testAReferenceThatEndsBeforeTheCheckAfterIsSaid(): void
     {
         $over = static fn (string $until): array => self::plan(
             [self::wanted('W-01', '07:00', '15:00')],
-            [new UnitForDay('D-01', 'dosimeter', new Readiness(0, 10), ['A-1'], counts: [
-                '=A-1' => self::wanted('W-01', '07:00', $until)->span->to,
-                '=A-2' => self::wanted('W-01', '07:00', '08:00')->span->to,
-            ])],
+            [new UnitForDay('D-01', 'dosimeter', new Readiness(0, 10), ['A-1'], ties: new Ties([
+                '=A-1' => self::at($until),
+                '=A-2' => self::at('08:00'),
+            ]))],
         )->over;
 
         self::assertSame([], $over('15:35'), 'at its last moment it counts');

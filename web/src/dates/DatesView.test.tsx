@@ -143,6 +143,7 @@ it('shows what the site has dated itself, samples that wait, and how long a chec
         note: 'W-01, gluing',
       }),
       item('GM-01', '2027-01-03', { what: 'bump test', laboratory: false, minutes: 12, evidence: 'C-1' }),
+      item('DM-02', '2027-01-03', { note: 'It is lost.' }),
       item('GM-02', '2027-01-03', { what: 'bump test', laboratory: false, minutes: 12, assumed: true }),
     ]),
   });
@@ -157,5 +158,6 @@ it('shows what the site has dated itself, samples that wait, and how long a chec
   expect(screen.getByRole('link', { name: 'T-17' }).getAttribute('href')).toBe('/results/R-9');
   expect(await line('GM-01')).toContain('takes 12 min');
   expect(await line('GM-01')).not.toContain('about');
+  expect(await line('DM-02')).toContain('A run that begins later is qualified. It is lost.');
   expect(await line('GM-02')).toContain('takes about 12 min');
 });

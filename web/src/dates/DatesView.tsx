@@ -200,17 +200,20 @@ function held({ owner, holdsUp, weighs, until, laboratory, note }: Item): string
   if (owner === 'samples' || (owner === 'references' && !laboratory)) {
     return note;
   }
+  const and = (words: string) => [words, note].filter((one) => one !== '').join(' ');
   if (until === null) {
-    return 'As far as is known it was never done.';
+    return and('As far as is known it was never done.');
   }
   const judged =
     weighs === null ? '' : weighs === 'note' ? 'gets a note' : weighs === 'void' ? 'is void' : `is ${weighs}`;
   const named = holdsUp.slice(0, NAMED).join(', ');
   const units = holdsUp.length > NAMED ? `${named} and ${holdsUp.length - NAMED} more` : named;
   if (owner === 'instruments') {
-    return judged === '' ? '' : `A run that begins later ${judged}.`;
+    return and(judged === '' ? '' : `A run that begins later ${judged}.`);
   }
-  return `${judged === '' ? '' : `What is checked on it later ${judged}. `}${
-    units === '' ? 'No unit was last checked on it.' : `Last checked on it: ${units}.`
-  }${note === '' ? '' : ` ${note}`}`;
+  return and(
+    `${judged === '' ? '' : `What is checked on it later ${judged}. `}${
+      units === '' ? 'No unit was last checked on it.' : `Last checked on it: ${units}.`
+    }`,
+  );
 }
