@@ -8,11 +8,13 @@ use Footnote\Core\Derivation\Catalogue;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Dosimeter\DosimeterFamily;
 use Footnote\Core\Dosimeter\DosimeterFormat;
+use Footnote\Core\Flow\FlowDemands;
 use Footnote\Core\Flow\FlowEquation;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Flow\FlowSamples;
 use Footnote\Core\Flow\Standard\StandardEquation;
+use Footnote\Core\Gas\GasDemands;
 use Footnote\Core\Gas\GasEquation;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasFormat;
@@ -22,10 +24,13 @@ use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Meter\MeterFamily;
 use Footnote\Core\Meter\MeterFormat;
+use Footnote\Core\Noise\AcousticDemands;
 use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Particle\ParticleDemands;
 use Footnote\Core\Particle\ParticleEquation;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
+use Footnote\Core\Planning\Demands;
 use Footnote\Core\Planning\PlanEquation;
 use Footnote\Core\Planning\Samplers;
 use Footnote\Core\Record\ContentFormat;
@@ -57,6 +62,18 @@ final class Families
     public static function samplers(): Samplers
     {
         return new Samplers([[FlowFamily::ID, new FlowSamples()]]);
+    }
+
+    /** Of each family whose units differ in what they can measure, what may be demanded of one. */
+    public static function demands(): Demands
+    {
+        return new Demands([
+            [(new DosimeterFamily())->id(), new AcousticDemands()],
+            [MeterFamily::ID, new AcousticDemands()],
+            [FlowFamily::ID, new FlowDemands()],
+            [GasFamily::ID, new GasDemands()],
+            [ParticleFamily::ID, new ParticleDemands()],
+        ]);
     }
 
     public static function assessor(): Assessor

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http;
 
+use Footnote\Core\Planning\Demands;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
@@ -34,7 +35,7 @@ final readonly class Labels
         'until' => 'Found wrong on',
     ];
 
-    public function __construct(private Formats $families)
+    public function __construct(private Formats $families, private Demands $demands)
     {
     }
 
@@ -44,8 +45,9 @@ final readonly class Labels
         if (isset(self::COMMON[$name])) {
             return self::COMMON[$name];
         }
+        $demanded = array_map(fn (string $family): array => $this->demands->of($family)?->entries() ?? [], $this->demands->families());
         foreach ($this->families->all() as $format) {
-            foreach (self::asked($format) as $entries) {
+            foreach ([...self::asked($format), ...$demanded] as $entries) {
                 $label = self::among($entries, $name);
                 if ($label !== null) {
                     return $label;

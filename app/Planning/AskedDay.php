@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Footnote\App\Planning;
 
 use Footnote\App\Logbook\Period;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Planning\Demands;
+use Footnote\Core\Planning\DemandsOfUnits;
 use Footnote\Core\Planning\Handling;
 use Footnote\Core\Planning\Member;
 use Footnote\Core\Planning\Pins;
 use Footnote\Core\Planning\Places;
 use Footnote\Core\Planning\Wanted;
 use Footnote\Core\Quantity\Span;
+use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Whole;
 use Symfony\Component\DependencyInjection\Attribute\Exclude;
@@ -44,13 +48,13 @@ final readonly class AskedDay
     }
 
     /** @param list<string> $families that there are */
-    public static function of(Fields $told, \DateTimeZone $zone, array $families): self
+    public static function of(Fields $told, \DateTimeZone $zone, array $families, Demands $demands): self
     {
-        return Whole::read($told, static fn (Fields $all): self => self::read($all, $zone, $families));
+        return Whole::read($told, static fn (Fields $all): self => self::read($all, $zone, $families, $demands));
     }
 
     /** @param list<string> $families */
-    private static function read(Fields $told, \DateTimeZone $zone, array $families): self
+    private static function read(Fields $told, \DateTimeZone $zone, array $families, Demands $demands): self
     {
         $day = $told->text('day');
         Period::day('day', $day, $zone);
@@ -67,7 +71,15 @@ final readonly class AskedDay
             }
             $pins = new Pins($row->optionalText('unit', 40), $row->optionalText('by', 80));
             $words = $row->text('person').', '.$row->text('task');
-            $wanted[] = new Wanted((string) ($place + 1), $words, $family, $row->text('place'), self::hours($row, $day, $zone), $pins);
+            $wanted[] = new Wanted(
+                (string) ($place + 1),
+                $words,
+                $family,
+                $row->text('place'),
+                self::hours($row, $day, $zone),
+                $pins,
+                self::demanded($row, $demands->of($family)),
+            );
         }
         $crew = [];
         foreach (self::rows($told, 'crew', self::MOST_CREW) as $row) {
@@ -109,6 +121,16 @@ final readonly class AskedDay
         $data = array_map(static fn (Fields $row): array => $row->data(), $rows);
 
         return new self($told->text('campaign'), $wanted, $data, $crew, $places, $handling, $told->data());
+    }
+
+    private static function demanded(Fields $row, ?DemandsOfUnits $demands): Traits
+    {
+        $told = $row->optionalObject('demands');
+        if ($told !== null && $demands === null) {
+            $row->refuse('demands', 'cannot be said of this kind of instrument.');
+        }
+
+        return $told === null || $demands === null ? new Traits() : EntryReader::read($told, $demands->entries());
     }
 
     /**

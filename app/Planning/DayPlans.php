@@ -7,6 +7,7 @@ namespace Footnote\App\Planning;
 use Footnote\App\Logbook\KeptPlans;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\Core\Planning\Demands;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
@@ -17,7 +18,7 @@ use Footnote\Core\Record\Formats;
  */
 final readonly class DayPlans
 {
-    public function __construct(private KeptPlans $kept, private Formats $families, private SiteClock $site)
+    public function __construct(private KeptPlans $kept, private Formats $families, private Demands $demands, private SiteClock $site)
     {
     }
 
@@ -51,7 +52,9 @@ final readonly class DayPlans
     /** What somebody wants of a day, in the hours of this site. */
     public function asked(Fields $told): AskedDay
     {
-        return AskedDay::of($told, $this->site->zone(), array_map(strval(...), array_keys($this->families->all())));
+        $families = array_map(strval(...), array_keys($this->families->all()));
+
+        return AskedDay::of($told, $this->site->zone(), $families, $this->demands);
     }
 
     /**

@@ -22,8 +22,10 @@ use Footnote\Core\Judgement\FallsDue;
 use Footnote\Core\Judgement\Fitness;
 use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Planning\Able;
 use Footnote\Core\Planning\Clash;
 use Footnote\Core\Planning\DayPlan;
+use Footnote\Core\Planning\Demands;
 use Footnote\Core\Planning\ReadyBy;
 use Footnote\Core\Planning\Ties;
 use Footnote\Core\Planning\UnitForDay;
@@ -51,6 +53,7 @@ final readonly class KitForDay
         private ModelSheets $sheets,
         private KitWords $words,
         private SiteClock $site,
+        private Demands $demands,
     ) {
     }
 
@@ -114,10 +117,12 @@ final readonly class KitForDay
             $family = Cells::text($record, 'family');
             if (isset($counts[$family]) && !isset($outOfUse['='.$id])) {
                 $rank = \in_array($id, $pinned, true) ? -1 : $order[$lines['='.$id]['state'] ?? FitState::CheckFirst->value];
-                $ranked[] = ['id' => $id, 'family' => $family, 'rank' => $rank];
+                // Of a large kit not those are looked at that could do nothing of it.
+                $ranked[] = ['id' => $id, 'family' => $family, 'fails' => $this->fails($id, $family, $wanted) ? 1 : 0, 'rank' => $rank];
             }
         }
-        usort($ranked, static fn (array $one, array $other): int => [$one['rank'], $one['id']] <=> [$other['rank'], $other['id']]);
+        $place = static fn (array $one): array => [$one['rank'] === -1 ? 0 : 1, $one['fails'], $one['rank'], $one['id']];
+        usort($ranked, static fn (array $one, array $other): int => $place($one) <=> $place($other));
         $looked = [];
         foreach ($ranked as $one) {
             $counts[$one['family']] = ($counts[$one['family']] ?? 0) - 1;
@@ -128,6 +133,25 @@ final readonly class KitForDay
         sort($looked);
 
         return $looked;
+    }
+
+    /**
+     * Whether a unit can measure nothing of what is demanded of its kind.
+     *
+     * @param list<Wanted> $wanted
+     */
+    private function fails(string $id, string $family, array $wanted): bool
+    {
+        $own = array_filter($wanted, static fn (Wanted $one): bool => $one->family === $family);
+        $demanding = array_filter($own, static fn (Wanted $one): bool => !$one->demanded->isEmpty());
+        $demands = $this->demands->of($family);
+        if ($demands === null || \count($demanding) < \count($own)) {
+            return false;
+        }
+        $unit = $this->logbook->instrument($id);
+        $does = static fn (Wanted $one): bool => $unit !== null && $demands->able($unit, $one->demanded)->against === [];
+
+        return array_filter($own, $does) === [];
     }
 
     /**
@@ -190,6 +214,13 @@ final readonly class KitForDay
                 $against['='.$one->id] = [$away];
             }
         }
+        foreach ($wanted as $one) {
+            $able = $this->demands->of($unit->family)?->able($unit, $one->demanded) ?? new Able();
+            array_push($notes, ...$able->unknown);
+            if ($able->against !== []) {
+                $against['='.$one->id] = [...$against['='.$one->id] ?? [], ...$able->against];
+            }
+        }
         foreach ($word?->missing() ?? [] as $what) {
             $notes[] = \sprintf('Missing: %s.', $what);
         }
@@ -206,7 +237,7 @@ final readonly class KitForDay
             ReadyBy::of($procedures[0], $sheets),
             $fitting['ids'],
             $against,
-            $notes,
+            array_values(array_unique($notes)),
             new Ties($fitting['counts']),
         );
     }

@@ -24,6 +24,11 @@ final readonly class Traits
         return new self([...$this->values, $name => $value]);
     }
 
+    public function isEmpty(): bool
+    {
+        return $this->values === [];
+    }
+
     public function text(string $name): ?string
     {
         $value = $this->values[$name] ?? null;

@@ -42,16 +42,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function instrument(): array
     {
         return [
-            Entry::choice(
-                'kind',
-                'Kind',
-                [
-                    ParticleUnit::AIRBORNE => 'counter of airborne particles',
-                    ParticleUnit::LIQUID => 'counter of particles in liquids',
-                    ParticleUnit::PHOTOMETER => 'photometric dust monitor',
-                ],
-                true,
-            ),
+            Entry::choice('kind', 'Kind', ParticleUnit::kinds(), true),
             Entry::measured('nominalFlow', 'Nominal flow', self::FLOWS, true),
             Entry::rows(
                 'sizes',

@@ -14,6 +14,16 @@ final class ParticleUnit
     public const LIQUID = 'liquid counter';
     public const PHOTOMETER = 'photometer';
 
+    /** @return non-empty-array<string, string> words by kind */
+    public static function kinds(): array
+    {
+        return [
+            self::AIRBORNE => 'counter of airborne particles',
+            self::LIQUID => 'counter of particles in liquids',
+            self::PHOTOMETER => 'photometric dust monitor',
+        ];
+    }
+
     /** @return list<string> sizes in µm as written, smallest first */
     public static function sizes(Instrument $unit): array
     {

@@ -178,6 +178,54 @@ final class DayPlanTest extends ApiTestCase
         self::assertSame(['2026-03-09', 3, 1], [$first['day'], $first['version'], $first['wanted']]);
     }
 
+    /** A unit that cannot measure what is expected is not taken; what is not on record is said. */
+    public function testWhatTheUnitMustBeAbleTo(): void
+    {
+        $this->begin();
+        $demanding = static fn (array $demands, string $unit = ''): array => ['demands' => $demands]
+            + self::wanted('W-01', $unit === '' ? [] : ['unit' => $unit]);
+        $class = $this->call('POST', '/api/plans', $this->asked([$demanding(['class' => '1'])]), 201);
+        self::assertStringContainsString('Its class is not on record, and class 1 is wanted.', self::words($class, 'tasks.0.notes'));
+        $loud = $this->asked([$demanding(['levelsTo' => '150'], 'D')], '2026-03-04');
+        $loud = $this->call('POST', '/api/plans', $loud, 201);
+        self::assertStringContainsString('Its range is not on record, and 150 dB are expected.', self::words($loud, 'tasks.0.notes'));
+        $this->signIn(Role::Steward);
+        $record = ['model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140'];
+        $this->call('POST', '/api/kit/instruments/D/correction', ['record' => $record, 'reason' => 'from the manual'], 204);
+        $this->signIn(Role::Technician);
+        $again = $this->call('POST', '/api/plans', $this->asked([$demanding(['levelsTo' => '150'], 'D')], '2026-03-05'), 201);
+        self::assertSame([], $again->list('tasks'));
+        self::assertStringContainsString('Its range ends at 140 dB, and 150 dB are expected.', self::words($again, 'short.0.why'));
+        $refused = $this->call('POST', '/api/plans', $this->asked([$demanding(['class' => '3', 'levelsTo' => 'loud'])]), 422);
+        $fields = array_column($refused->list('fields'), 'field');
+        sort($fields);
+        self::assertSame(['/wanted/0/demands/class', '/wanted/0/demands/levelsTo'], $fields);
+        self::assertStringContainsString('Levels up to: ', $refused->string('detail'), 'by the name that the form has for it');
+    }
+
+    /** Of a large kit only some units are looked at: those that can measure it are among them, wherever they stand. */
+    public function testTheOneUnitOfManyThatCanIsFound(): void
+    {
+        self::mockTime('2026-03-02T10:00:00+00:00');
+        $scene = self::scene();
+        $many = array_map(static fn (int $i): array => [
+            'id' => \sprintf('B-%02d', $i),
+            'family' => 'noise-dosimeter',
+            'model' => 'M',
+            'microphone' => '1/2 in',
+            'rangeHigh' => $i === 12 ? '150' : '140',
+        ], range(1, 12));
+        $own = array_map(
+            static fn (mixed $unit): array => ['rangeHigh' => '140'] + (\is_array($unit) ? $unit : []),
+            (array) $scene->record['instruments'],
+        );
+        $scene->record['instruments'] = [...$own, ...$many];
+        $this->import($scene);
+        $this->signIn(Role::Technician);
+        $plan = $this->asked([['demands' => ['levelsTo' => '145', 'peaksTo' => '150']] + self::wanted('W-01')]);
+        self::assertSame(['B-12'], self::column($this->call('POST', '/api/plans', $plan, 201), 'tasks', 'unit'));
+    }
+
     /** Two plans of one day: what the first holds is taken last, and what both want at once is said in both. */
     public function testAnotherPlanOfTheDay(): void
     {

@@ -83,9 +83,12 @@ test('the plan of a day', async ({ page }) => {
   await first.getByLabel('From').fill('1000');
   await first.getByLabel('To').fill('12:00');
   await pick('Unit', 'DM-08', first);
+  await first.getByRole('button', { name: 'The unit must' }).press('Enter');
+  await first.getByLabel('Levels up to').fill('120');
   await page.getByRole('button', { name: 'Another measurement' }).click();
   // The second is like the first but for the person.
   await expect(measurement(2).getByLabel('Task')).toHaveValue('sawing');
+  await expect(measurement(2).getByLabel('Levels up to')).toHaveValue('120');
   await measurement(2).getByLabel('Person or spot').fill('W-02');
 
   // Nobody has said how long the way takes: named, and nothing is lost.

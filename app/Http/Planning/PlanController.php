@@ -6,6 +6,7 @@ namespace Footnote\App\Http\Planning;
 
 use Footnote\App\Http\Body;
 use Footnote\App\Planning\Samples;
+use Footnote\Core\Planning\Demands;
 use Footnote\Core\Procedure\Entry;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -15,7 +16,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/plan')]
 final readonly class PlanController
 {
-    public function __construct(private Samples $samples)
+    public function __construct(private Samples $samples, private Demands $demands)
     {
     }
 
@@ -23,7 +24,14 @@ final readonly class PlanController
     #[Route('', methods: ['GET'])]
     public function form(): JsonResponse
     {
-        return new JsonResponse(['entries' => Entry::all($this->samples->entries()), 'families' => $this->samples->families()]);
+        return new JsonResponse([
+            'entries' => Entry::all($this->samples->entries()),
+            'families' => $this->samples->families(),
+            'demands' => array_map(fn (string $family): array => [
+                'family' => $family,
+                'entries' => Entry::all($this->demands->of($family)?->entries() ?? []),
+            ], $this->demands->families()),
+        ]);
     }
 
     #[Route('', methods: ['POST'])]

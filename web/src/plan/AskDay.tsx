@@ -30,6 +30,7 @@ export function AskDay({
   const [asked, setAsked] = useState(first);
   const put = (change: Partial<DayAsked>) => setAsked({ ...asked, ...change });
   const names = useRunNames(asked.campaign, asked.campaign !== '');
+  const form = usePlanForm();
   const kit = useKit();
   const bench = useBench();
   const practice = new Set((bench.data?.units ?? []).filter((one) => one.practice).map((one) => one.id));
@@ -42,7 +43,7 @@ export function AskDay({
       className="fn-ask-day"
       onSubmit={(event) => {
         event.preventDefault();
-        plan(sent(asked));
+        plan(sent(asked, form.data ?? { entries: [], families: [], demands: [] }));
       }}
     >
       <datalist id="plan-people">
@@ -269,7 +270,9 @@ function WantedLine({
 }) {
   const form = usePlanForm();
   const sizes = form.data?.families.includes(row.family) ?? false;
+  const demands = form.data?.demands.find((one) => one.family === row.family)?.entries ?? [];
   const [open, setOpen] = useState(row.sample !== undefined);
+  const [demanding, setDemanding] = useState(row.demands !== undefined);
   const text = (name: 'person' | 'task' | 'place', label: string, list: string) => (
     <TextField
       label={label}
@@ -294,7 +297,7 @@ function WantedLine({
         <OneOf
           label="Instrument"
           value={row.family}
-          set={(family) => set({ family, unit: '' })}
+          set={(family) => set({ family, unit: '', demands: {} })}
           options={families}
           all="Choose"
         />
@@ -314,6 +317,11 @@ function WantedLine({
           options={crew.map((one) => [one, one] as const)}
           all="The plan chooses"
         />
+        {demands.length > 0 && (
+          <Button size="small" aria-expanded={demanding} onClick={() => setDemanding(!demanding)}>
+            The unit must
+          </Button>
+        )}
         {sizes && (
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
             Sample
@@ -329,6 +337,19 @@ function WantedLine({
         <p style={{ color: ink.void, margin: '2px 0 2px 26px' }}>The instrument {wrong('family')}</p>
       )}
       {wrong('unit') && <p style={{ color: ink.void, margin: '2px 0 2px 26px' }}>The unit {wrong('unit')}</p>}
+      {wrong('demands') && (
+        <p style={{ color: ink.void, margin: '2px 0 2px 26px' }}>What the unit must {wrong('demands')}</p>
+      )}
+      {demanding && demands.length > 0 && (
+        <div className="fn-ask-sample" role="group" aria-label="What the unit must be able to">
+          <Entries
+            entries={demands}
+            values={row.demands ?? {}}
+            put={(change) => set({ demands: { ...row.demands, ...change } })}
+            problem={(name) => wrong(`demands/${name}`)}
+          />
+        </div>
+      )}
       {sizes && open && (
         <div className="fn-ask-sample">
           <Entries

@@ -1,6 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { pick, press, reader, refuse, sent, serve, showAt, technician, where } from '../tests/served';
+import { entry } from '../tests/fixtures';
 import { DayPlanView } from './DayPlanView';
 import { NewPlanView } from './NewPlanView';
 import { PlansView } from './PlansView';
@@ -13,6 +14,10 @@ vi.mock('../api/client', async (original) => ({
   api: server,
 }));
 
+const demands = [
+  entry('levelsTo', 'decimal', { label: 'Levels up to' }),
+  entry('class', 'choice', { label: 'Class', choices: [{ value: '1', words: 'class 1' }] }),
+];
 const at = (clock: string) => `2026-12-02T${clock}:00+00:00`;
 const asked = {
   day: '2026-12-02',
@@ -219,7 +224,7 @@ describe('what is asked of a day', () => {
         '/api/campaigns': { campaigns: [{ id: 'C', title: 'Noise', site: 'Mill' }] },
         '/api/kit': { instruments: [{ id: 'D-1', family: 'f', familyTitle: 'dosimeter' }], references: [] },
         '/api/bench': { units: [] },
-        '/api/plan': { entries: [], families: [] },
+        '/api/plan': { entries: [], families: [], demands: [{ family: 'f', entries: demands }] },
         '/api/runs/names': { persons: ['W-01'], tasks: ['sawing'], families: [] },
       },
       plan({ id: 'DP-00002' }),
@@ -232,6 +237,11 @@ describe('what is asked of a day', () => {
     type(/Task/, 'sanding');
     type(/Place/, 'Attic');
     pick('Instrument', 'dosimeter');
+    press('The unit must');
+    const must = within(row).getByRole('group', { name: 'What the unit must be able to' });
+    fireEvent.change(within(must).getByRole('textbox', { name: /Levels up to/ }), {
+      target: { value: '130' },
+    });
     const from = within(row).getByRole('textbox', { name: /From/ });
     fireEvent.change(from, { target: { value: '730' } });
     fireEvent.blur(from);
@@ -246,7 +256,17 @@ describe('what is asked of a day', () => {
       day: '2026-12-03',
       crew: asked.crew,
       ways: [{ one: 'Office', other: 'Attic', minutes: '12' }],
-      wanted: [{ person: 'W-05', task: 'sanding', place: 'Attic', family: 'f', from: '07:30', to: '15:00' }],
+      wanted: [
+        {
+          person: 'W-05',
+          task: 'sanding',
+          place: 'Attic',
+          family: 'f',
+          from: '07:30',
+          to: '15:00',
+          demands: { levelsTo: '130' },
+        },
+      ],
     });
     await vi.waitFor(() => expect(where()).toBe('/plan/DP-00002'));
   });
@@ -265,7 +285,14 @@ describe('what is asked of a day', () => {
       by: '',
       sample: {},
     };
-    expect(asSent({ ...asked, wanted: [row] }).wanted).toEqual([wanted]);
+    const form = { entries: [], families: [], demands: [{ family: 'dosimeter', entries: demands }] };
+    expect(asSent({ ...asked, wanted: [row] }, form).wanted).toEqual([wanted]);
+    const demanding = { ...row, demands: { levelsTo: ' 130 ', class: '' } };
+    expect(
+      asSent({ ...asked, wanted: [{ ...demanding, family: 'dosimeter' }] }, form).wanted[0],
+    ).toMatchObject({
+      demands: { levelsTo: '130' },
+    });
     expect(waysOf({ ...asked, base: 'Attic' })).toEqual([
       { one: 'Attic', other: 'Machine hall', minutes: '' },
     ]);

@@ -103,10 +103,10 @@ export function DayPlanView() {
           ? 'The best of every order: nobody sooner than needed, then the first switch-on as late as it can be, then the least waiting.'
           : 'The best of the orders that were tried: with so many measurements another may be better.'}{' '}
         Planned by {plan.by}, {clock(plan.at, plan.zone)} on {day(plan.at, plan.zone)}
-        {plan.version > 1 && `, version ${plan.version}`}. It looks at the kind of a unit, whether it may go
-        out, its reference and its battery, and takes the minutes that were typed for granted; channels,
-        ranges and set-ups are for whoever plans to look at, and a second cylinder is not counted. The manual,
-        local rules and whoever is there stand above it.
+        {plan.version > 1 && `, version ${plan.version}`}. It looks at the kind of a unit, what it must be
+        able to where somebody said so, whether it may go out, its reference and its battery, and takes the
+        minutes that were typed for granted; set-ups are for whoever plans to look at, and a second cylinder
+        is not counted. The manual, local rules and whoever is there stand above it.
       </p>
     </Typesetting>
   );

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { type Entry, filled, type Values } from '../look/values';
 
 export type DayAsked = Schemas['DayAsked'];
 export type WantedRow = DayAsked['wanted'][number];
@@ -25,7 +26,15 @@ export const nextRow = (rows: WantedRow[]): WantedRow => {
   const last = rows.at(-1);
   return last === undefined
     ? { person: '', task: '', place: '', family: '', from: '07:00', to: '15:00' }
-    : { person: '', task: last.task, place: last.place, family: last.family, from: last.from, to: last.to };
+    : {
+        person: '',
+        task: last.task,
+        place: last.place,
+        family: last.family,
+        from: last.from,
+        to: last.to,
+        ...(last.demands === undefined ? {} : { demands: last.demands }),
+      };
 };
 
 /** What a plan begins with: people, places and hands as they were the last time. */
@@ -39,17 +48,24 @@ export const beginning = (day: string, campaign: string, by: string, last?: DayA
   wanted: [nextRow([])],
 });
 
-/** As it is sent: without what is settled by nobody, and with the ways that its places make. */
-export const sent = (asked: DayAsked): DayAsked => ({
+/** As it is sent: without what is settled by nobody or was left empty, and with the ways that its places make. */
+export const sent = (asked: DayAsked, form: Schemas['PlanForm']): DayAsked => ({
   ...asked,
   ways: waysOf(asked).filter((way) => way.minutes !== ''),
-  wanted: asked.wanted.map(({ unit, by, sample, ...row }) => ({
+  wanted: asked.wanted.map(({ unit, by, sample, demands, ...row }) => ({
     ...row,
     ...(unit === undefined || unit === '' ? {} : { unit }),
     ...(by === undefined || by === '' ? {} : { by }),
-    ...(sample === undefined || Object.keys(sample).length === 0 ? {} : { sample }),
+    ...written('sample', form.entries, sample),
+    ...written('demands', form.demands.find((one) => one.family === row.family)?.entries ?? [], demands),
   })),
 });
+
+/** What was written into the fields of a form; nothing where all of them are empty. */
+const written = (name: 'sample' | 'demands', entries: Entry[], values: Values = {}) => {
+  const told = filled(entries, values);
+  return Object.keys(told).length === 0 ? {} : { [name]: told };
+};
 
 /** An hour as it is written, such as 07:30, of one that was typed in haste: 7:30, 730, 7. */
 export const hourOf = (typed: string): string => {
