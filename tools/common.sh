@@ -114,17 +114,15 @@ prepare() {
 
 # set_clock: tests and pictures begin at the same moment whatever day it is, a Wednesday morning after the days of the demo's files
 set_clock() {
-  need_packages libfaketime
   export FOOTNOTE_CLOCK_AHEAD; FOOTNOTE_CLOCK_AHEAD=$(($(date -d '2026-12-02 10:00 UTC' +%s) - $(date +%s)))
 }
 
-# follow_clock: what runs from here on lives by the clock that was set. Not for Chromium, which comes to a stand under it: its pages are
-# moved.
+# follow_clock: whatever PHP runs from here on asks the clock that was set
 follow_clock() {
   [ -n "${FOOTNOTE_CLOCK_AHEAD:-}" ] || return 0
-  local library=(/usr/lib/*/faketime/libfaketime.so.1)
-  export FAKETIME FAKETIME_DONT_FAKE_MONOTONIC=1 LD_PRELOAD=${library[0]}
-  FAKETIME=$(printf '%+d' "$FOOTNOTE_CLOCK_AHEAD")
+  mkdir -p var/clock
+  printf 'auto_prepend_file = "%s/tools/moved-clock.php"\n' "$root" > var/clock/moved.ini
+  export PHP_INI_SCAN_DIR=":$root/var/clock" FOOTNOTE_ROUTER=tools/moved-router.php
 }
 
 # use_data FOLDER: where the logbook lies; its secret is made once and stays with it, the key of its journal lies beside the folder
@@ -156,7 +154,7 @@ fill_with_demo() {
   fi
   for record in record air gas particles meters; do bin/console footnote:import "$from$record.json"; done
   bin/console footnote:report:begin "$code" "Noise at the organ works, $month" 'The works council of Sallow Mill'
-  bin/console footnote:plan "$plan" --day "$(date -d tomorrow +%F)"
+  bin/console footnote:plan "$plan" --day "$(date -d "@$(($(date +%s) + 86400 + ${FOOTNOTE_CLOCK_AHEAD:-0}))" +%F)"
   [ "$from" = demo/ ] || rm -r "$from"
 }
 
@@ -172,7 +170,7 @@ serve() {
   PHP_CLI_SERVER_WORKERS=${FOOTNOTE_WORKERS:-4} php -d variables_order=EGPCS -d post_max_size=70M -d memory_limit=512M \
     -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 \
     "${linked[@]}" \
-    -S "127.0.0.1:$1" -t public tools/router.php >>"$FOOTNOTE_DATA/server.log" 2>&1 &
+    -S "127.0.0.1:$1" -t public "${FOOTNOTE_ROUTER:-tools/router.php}" >>"$FOOTNOTE_DATA/server.log" 2>&1 &
   local group=$!
   trap 'kill -- -'"$group"' 2>/dev/null; exit 0' INT TERM
   trap 'kill -- -'"$group"' 2>/dev/null' EXIT
