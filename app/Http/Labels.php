@@ -45,13 +45,18 @@ final readonly class Labels
         if (isset(self::COMMON[$name])) {
             return self::COMMON[$name];
         }
-        $demanded = array_map(fn (string $family): array => $this->demands->of($family)?->entries() ?? [], $this->demands->families());
         foreach ($this->families->all() as $format) {
-            foreach ([...self::asked($format), ...$demanded] as $entries) {
+            foreach (self::asked($format) as $entries) {
                 $label = self::among($entries, $name);
                 if ($label !== null) {
                     return $label;
                 }
+            }
+        }
+        foreach ($this->demands->families() as $family) {
+            $label = self::among($this->demands->of($family)?->entries() ?? [], $name);
+            if ($label !== null) {
+                return $label;
             }
         }
 

@@ -24,7 +24,6 @@ use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Planning\Able;
 use Footnote\Core\Planning\Clash;
-use Footnote\Core\Planning\DayPlan;
 use Footnote\Core\Planning\Demands;
 use Footnote\Core\Planning\ReadyBy;
 use Footnote\Core\Planning\Ties;
@@ -58,8 +57,8 @@ final readonly class KitForDay
     }
 
     /**
-     * @param list<Wanted>                 $wanted
-     * @param list<array{string, DayPlan}> $others plans beside this one: what they hold is taken last, and said
+     * @param list<Wanted> $wanted
+     * @param list<Clash>  $others plans beside this one: what they hold is taken last, and said
      *
      * @return list<UnitForDay>
      */
@@ -82,17 +81,14 @@ final readonly class KitForDay
     }
 
     /**
-     * @param list<Wanted>                 $wanted
-     * @param list<array{string, DayPlan}> $others
+     * @param list<Wanted> $wanted
+     * @param list<Clash>  $others
      */
     private static function beside(UnitForDay $unit, array $wanted, array $others): UnitForDay
     {
-        foreach ($others as [$plan, $other]) {
-            foreach ($wanted as $one) {
-                if (Clash::holds($other, $unit, $one)) {
-                    $unit = $unit->wantedBy($plan);
-                    break;
-                }
+        foreach ($others as $other) {
+            if (array_filter($wanted, static fn (Wanted $one): bool => $other->holds($unit, $one)) !== []) {
+                $unit = $unit->wantedBy($other->plan);
             }
         }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Planning;
 
 use Footnote\App\Logbook\KeptPlans;
-use Footnote\Core\Planning\DayPlan;
+use Footnote\Core\Planning\Clash;
 
 /** Plans beside one that is made: of its day, and of the nights that reach into it. */
 final readonly class OtherPlans
@@ -18,7 +18,7 @@ final readonly class OtherPlans
      * @param string      $day such as 2026-12-02
      * @param string|null $own the plan that is made again; null: a new one
      *
-     * @return list<array{string, DayPlan}> the number of each, and what is planned
+     * @return list<Clash> what each of them holds
      */
     public function beside(string $day, ?string $own): array
     {
@@ -27,7 +27,7 @@ final readonly class OtherPlans
         $ids = array_merge(...array_map($this->kept->ofDay(...), $days));
 
         return array_map(
-            fn (string $id): array => [$id, $this->plans->plan($id)->plan],
+            fn (string $id): Clash => new Clash($id, $this->plans->plan($id)->plan),
             array_values(array_filter($ids, static fn (string $id): bool => $id !== $own)),
         );
     }

@@ -90,7 +90,7 @@ final readonly class PlanDay
         $day = new DayAsked($asked->wanted, $units, $asked->crew, $asked->places, $asked->handling);
 
         $plan = Scheduler::plan($day);
-        $clashes = array_map(static fn (array $other): array => Clash::between($plan, $other[1], $other[0]), $others);
+        $clashes = array_map(static fn (Clash $other): array => $other->with($plan), $others);
 
         return KeptPlan::made($asked, $plan->butFor(array_merge(...$clashes)));
     }

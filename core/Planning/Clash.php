@@ -5,26 +5,34 @@ declare(strict_types=1);
 namespace Footnote\Core\Planning;
 
 /**
- * What two plans want at once: a unit from being switched on to the end of its check, a person and a reference from one moment to the
- * next. Told, and not decided: which of them is carried out nobody here knows.
+ * What another plan wants at the same time as one that is made: a unit from being switched on to the end of its check, a person and a
+ * reference from one moment to the next. Told, and not decided: which of them is carried out nobody here knows.
  *
  * @phpstan-type Held array<string, array{name: string, times: non-empty-list<array{int, int}>}>
  */
-final class Clash
+final readonly class Clash
 {
+    /** @var Held what the other plan holds */
+    private array $theirs;
+
+    /** @param string $plan number of the other plan */
+    public function __construct(public string $plan, DayPlan $other)
+    {
+        $this->theirs = self::held($other);
+    }
+
     /** @return list<string> a sentence for each unit, person and reference that is wanted twice at the same time */
-    public static function between(DayPlan $own, DayPlan $other, string $named): array
+    public function with(DayPlan $own): array
     {
         $told = [];
-        $theirs = self::held($other);
         foreach (self::held($own) as $key => ['name' => $name, 'times' => $times]) {
-            $clash = self::first($times, $theirs[$key]['times'] ?? []);
+            $clash = self::first($times, $this->theirs[$key]['times'] ?? []);
             if ($clash !== null) {
                 $at = static fn (int $minute): string => $own->activities[0]->task->moment($minute)->format('H:i');
                 $told[] = \sprintf(
                     '%s is wanted by %s at the same time: there from %s to %s, here from %s to %s.',
                     $name,
-                    $named,
+                    $this->plan,
                     $at($clash[1][0]),
                     $at($clash[1][1]),
                     $at($clash[0][0]),
@@ -36,13 +44,13 @@ final class Clash
         return $told;
     }
 
-    /** Whether a plan holds a unit while something is measured, or is made ready for it. */
-    public static function holds(DayPlan $other, UnitForDay $unit, Wanted $wanted): bool
+    /** Whether the other plan holds a unit while something is measured, or while it is made ready for that. */
+    public function holds(UnitForDay $unit, Wanted $wanted): bool
     {
         $task = new Task($wanted, $unit);
         $times = [[$task->begins - $unit->readiness->whole(), $task->ends + $unit->readiness->check]];
 
-        return self::first($times, self::held($other)['unit '.$unit->id]['times'] ?? []) !== null;
+        return self::first($times, $this->theirs['unit '.$unit->id]['times'] ?? []) !== null;
     }
 
     /** @return Held */

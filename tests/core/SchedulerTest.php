@@ -246,6 +246,7 @@ final class SchedulerTest extends TestCase
     public function testWhatAnotherPlanHasIsTakenLast(): void
     {
         $other = self::plan([self::wanted('X-01', '07:00', '15:00')], [self::unit('D-01')]);
+        $clash = new Clash('DP-1', $other);
         $own = static fn (string $from, string $to): Wanted => self::wanted('W-01', $from, $to);
         $unit = self::unit('D-01');
         // There it is switched on at 06:24 and free again at 15:35.
@@ -253,11 +254,11 @@ final class SchedulerTest extends TestCase
             $other->activities[0]->task->moment($other->activities[0]->from)->format('H:i'),
             $other->activities[4]->task->moment($other->activities[4]->to)->format('H:i'),
         ]);
-        self::assertTrue(Clash::holds($other, $unit, $own('15:44', '16:00')));
-        self::assertFalse(Clash::holds($other, $unit, $own('15:45', '16:00')));
-        self::assertTrue(Clash::holds($other, $unit, $own('06:00', '06:15')));
-        self::assertFalse(Clash::holds($other, $unit, $own('06:00', '06:14')));
-        self::assertFalse(Clash::holds($other, self::unit('D-02'), $own('07:00', '15:00')));
+        self::assertTrue($clash->holds($unit, $own('15:44', '16:00')));
+        self::assertFalse($clash->holds($unit, $own('15:45', '16:00')));
+        self::assertTrue($clash->holds($unit, $own('06:00', '06:15')));
+        self::assertFalse($clash->holds($unit, $own('06:00', '06:14')));
+        self::assertFalse($clash->holds(self::unit('D-02'), $own('07:00', '15:00')));
 
         $taken = $unit->wantedBy('DP-1');
         $slow = self::unit('D-02', soak: 60);
@@ -269,9 +270,9 @@ final class SchedulerTest extends TestCase
             'D-01 is wanted by DP-1 at the same time: there from 06:24 to 15:35, here from 06:24 to 15:35.',
             'nia is wanted by DP-1 at the same time: there from 06:24 to 06:25, here from 06:24 to 06:25.',
             'A-1 is wanted by DP-1 at the same time: there from 06:25 to 06:35, here from 06:25 to 06:35.',
-        ], Clash::between($twice, $other, 'DP-1'));
-        self::assertSame([], Clash::between(self::plan([], [$unit]), $other, 'DP-1'));
-        self::assertSame([], Clash::between(self::plan([$own('18:00', '19:00')], [$unit]), $other, 'DP-1'));
+        ], $clash->with($twice));
+        self::assertSame([], $clash->with(self::plan([], [$unit])));
+        self::assertSame([], $clash->with(self::plan([$own('18:00', '19:00')], [$unit])));
     }
 
     /** In date while it is measured, and not any more at the check after it: nobody would see it from the measurement alone. */

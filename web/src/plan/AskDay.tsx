@@ -43,7 +43,10 @@ export function AskDay({
       className="fn-ask-day"
       onSubmit={(event) => {
         event.preventDefault();
-        plan(sent(asked, form.data ?? { entries: [], families: [], demands: [] }));
+        // What was typed is sent by the form that asked for it: without it nothing is sent.
+        if (form.data !== undefined) {
+          plan(sent(asked, form.data));
+        }
       }}
     >
       <datalist id="plan-people">
@@ -197,7 +200,12 @@ export function AskDay({
       </div>
       <Told problem={problem} />
       <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginTop: 14 }}>
-        <Button type="submit" variant="contained" disabled={busy} sx={{ minHeight: 48 }}>
+        <Button
+          type="submit"
+          variant="contained"
+          disabled={busy || form.data === undefined}
+          sx={{ minHeight: 48 }}
+        >
           {word}
         </Button>
         <span style={{ color: ink.soft }}>

@@ -116,7 +116,9 @@ const plan = (more: object = {}) => ({
 });
 const show = (served: object, user = technician, otherwise = false) => {
   const answers = { '/api/plans/{id}': served, '/api/plans/{id}/otherwise': { otherwise } };
-  serve(server, { '/api/session': user, ...answers, '/api/campaigns': { campaigns: [] } }, served);
+  const form = { entries: [], families: [], demands: [] };
+  const all = { '/api/session': user, ...answers, '/api/campaigns': { campaigns: [] }, '/api/plan': form };
+  serve(server, all, served);
   showAt('/plan/:id', '/plan/DP-00001', <DayPlanView />);
 };
 
@@ -168,6 +170,9 @@ describe('a planned day', () => {
     await screen.findByRole('button', { name: 'Want it so' });
     press('Want it so');
     expect(screen.getByRole('group', { name: 'Measurement 2' }).textContent).not.toContain('D-2');
+    // What was typed is sent by its form, and not before that is there.
+    const again = screen.getByRole<HTMLButtonElement>('button', { name: 'Plan it again' });
+    await vi.waitFor(() => expect(again.disabled).toBe(false));
     press('Plan it again');
     await vi.waitFor(() => expect(server.POST).toHaveBeenCalled());
     const { body } = sent(server.POST);
